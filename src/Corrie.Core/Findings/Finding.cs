@@ -1,0 +1,94 @@
+using System.Text.Json.Nodes;
+using Corrie.Core.Measure;
+
+namespace Corrie.Core.Findings;
+
+/// <summary>How grave a finding is, gravest first.</summary>
+public enum Severity
+{
+    /// <summary>A stop that nobody overrides: it clears by evidence alone.</summary>
+    FinalStop,
+
+    /// <summary>A stop: the step can't be started without a named person's override and reason.</summary>
+    Stop,
+
+    /// <summary>Something to weigh before going on.</summary>
+    Caution,
+
+    /// <summary>Something to know.</summary>
+    Note,
+}
+
+/// <summary>Where a rule or a value comes from.</summary>
+/// <param name="Name">The publication and clause, or 'common practice'.</param>
+/// <param name="FromMemory">Whether the value was written down from memory and must be checked against the local edition.</param>
+public sealed record Source(string Name, bool FromMemory)
+{
+    /// <summary>A trade fact without a published source.</summary>
+    public static Source CommonPractice { get; } = new("common practice", false);
+
+    /// <summary>The maker's own figure, as entered in the catalogue.</summary>
+    public static Source Maker { get; } = new("the maker's figure in the catalogue", false);
+
+    /// <summary>Plain arithmetic on the readings.</summary>
+    public static Source Arithmetic { get; } = new("arithmetic on the readings", false);
+
+    /// <summary>A clause of the wood design specification ANSI/AWC NDS-2018.</summary>
+    public static Source Nds(string clause) => new("ANSI/AWC NDS-2018 " + clause, true);
+
+    /// <summary>A published source, its values from memory.</summary>
+    public static Source Published(string name) => new(name, true);
+
+    /// <inheritdoc/>
+    public override string ToString() => FromMemory ? Name + " (from memory; the local edition prevails)" : Name;
+}
+
+/// <summary>A kind of finding: one line of the catalogue.</summary>
+/// <param name="Code">Stable code such as <c>fix.edge-distance</c>; tests, exports and overrides refer to it.</param>
+/// <param name="Severity">Its usual severity.</param>
+/// <param name="Title">What is wrong, in a few words.</param>
+/// <param name="When">When the planner has it.</param>
+/// <param name="Why">Why it matters.</param>
+/// <param name="Source">Where the rule comes from.</param>
+/// <param name="Milder">The milder severity that it takes in the case that <paramref name="When"/> names; null where it has one only.</param>
+public sealed record FindingKind(
+    string Code, Severity Severity, string Title, string When, string Why, Source Source, Severity? Milder = null)
+{
+    /// <summary>Makes a finding of this kind.</summary>
+    public Finding At(Spot where, Phrase message, params IReadOnlyList<Fix> fixes) => new(this, Severity, where, message, fixes);
+
+    /// <summary>Makes a finding of this kind in its milder form.</summary>
+    public Finding MildAt(Spot where, Phrase message, params IReadOnlyList<Fix> fixes) => new(this, Milder ?? Severity, where, message, fixes);
+}
+
+/// <summary>The part of the job that a finding is about, and the point on the wall where its tag is tied.</summary>
+/// <param name="Part">A path-like name such as <c>bolts/2</c>, <c>display</c> or <c>studs/s3</c>.</param>
+/// <param name="X">Distance from the left corner; null where the part has no one place.</param>
+/// <param name="Y">Height over the floor; null likewise.</param>
+public sealed record Spot(string Part, Length? X = null, Length? Y = null);
+
+/// <summary>One entry that a fix would append to the job sheet.</summary>
+/// <param name="Path">JSON Pointer into the sheet.</param>
+/// <param name="Value">The new value; null takes the part away.</param>
+public sealed record Change(string Path, JsonNode? Value);
+
+/// <summary>A way out that the planner worked out.</summary>
+/// <param name="Label">What to do, short enough for a button.</param>
+/// <param name="Effect">What it brings, in numbers.</param>
+/// <param name="Changes">The entries that applying it appends.</param>
+public sealed record Fix(Phrase Label, Phrase Effect, IReadOnlyList<Change> Changes);
+
+/// <summary>What the planner has to say about a plan.</summary>
+/// <param name="Kind">The catalogue's line.</param>
+/// <param name="Severity">How grave it is here.</param>
+/// <param name="Where">What it is about, and where on the wall.</param>
+/// <param name="Message">What is wrong, with its numbers.</param>
+/// <param name="Fixes">Ways out, best first; may be empty.</param>
+public sealed record Finding(FindingKind Kind, Severity Severity, Spot Where, Phrase Message, IReadOnlyList<Fix> Fixes)
+{
+    /// <summary>The stable code.</summary>
+    public string Code => Kind.Code;
+
+    /// <summary>Whether it stops work.</summary>
+    public bool Stops => Severity <= Severity.Stop;
+}

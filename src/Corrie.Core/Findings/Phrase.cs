@@ -1,0 +1,97 @@
+using System.Diagnostics.CodeAnalysis;
+using System.Globalization;
+using System.Runtime.CompilerServices;
+using System.Text;
+using Corrie.Core.Measure;
+
+namespace Corrie.Core.Findings;
+
+/// <summary>
+/// A sentence with its quantities still in it, so that each reader sees it in their own units. Written as an interpolated string:
+/// <c>Phrase p = $"The bolt is {off} off the stud's centre";</c>
+/// </summary>
+[InterpolatedStringHandler]
+public sealed class Phrase
+{
+    private readonly List<object> parts;
+
+    /// <summary>Called by the compiler for an interpolated string.</summary>
+    public Phrase(int literalLength, int formattedCount)
+    {
+        _ = literalLength;
+        parts = new((2 * formattedCount) + 1);
+    }
+
+    /// <summary>The parts in order: text, <see cref="Length"/>, <see cref="Mass"/>, <see cref="Force"/> or <see cref="Angle"/>.</summary>
+    public IReadOnlyList<object> Parts => parts;
+
+    /// <summary>A sentence without quantities.</summary>
+    [return: NotNullIfNotNull(nameof(text))]
+    public static implicit operator Phrase?(string? text)
+    {
+        if (text is null)
+        {
+            return null;
+        }
+
+        var phrase = new Phrase(text.Length, 0);
+        phrase.AppendLiteral(text);
+        return phrase;
+    }
+
+    /// <summary>
+    /// Makes sure that an interpolated string becomes a sentence: inside a conditional the compiler would make plain text of it,
+    /// and its quantities would be lost.
+    /// </summary>
+    public static Phrase Of(Phrase phrase) => phrase;
+
+    /// <summary>The sentence as plain text in a reader's units.</summary>
+    public string Say(LengthStyle style)
+    {
+        var text = new StringBuilder();
+        foreach (var part in parts)
+        {
+            text.Append(part is Length length ? length.Show(style).ToString() : PlainPart(part, style.System));
+        }
+
+        return text.ToString();
+    }
+
+    /// <summary>Text of a part that is not a length: words as they are, weights, forces and angles with their unit.</summary>
+    public static string PlainPart(object part, UnitSystem system) => part switch
+    {
+        Mass m when system == UnitSystem.Inches => $"{Figure(m.Pounds)} lb",
+        Mass m => $"{Figure(m.Kilograms)} kg",
+        Force f when system == UnitSystem.Inches => $"{Figure(f.PoundsForce)} lbf",
+        Force f => $"{Figure(f.Newtons)} N",
+        Angle a => Figure(a.Degrees) + "°",
+        _ => part.ToString() ?? string.Empty,
+    };
+
+    /// <summary>In inches, for the debugger.</summary>
+    public override string ToString() => Say(LengthStyle.Inches);
+
+#pragma warning disable CS1591 // the compiler's side of an interpolated string
+    public void AppendLiteral(string text) => parts.Add(text);
+
+    public void AppendFormatted(string text) => parts.Add(text);
+
+    public void AppendFormatted(Length length) => parts.Add(length);
+
+    public void AppendFormatted(Mass mass) => parts.Add(mass);
+
+    public void AppendFormatted(Force force) => parts.Add(force);
+
+    public void AppendFormatted(Angle angle) => parts.Add(angle);
+
+    public void AppendFormatted(int number) => parts.Add(number.ToString(CultureInfo.InvariantCulture));
+
+    public void AppendFormatted(double number, string format) => parts.Add(number.ToString(format, CultureInfo.InvariantCulture));
+
+    public void AppendFormatted(Phrase phrase) => parts.AddRange(phrase.parts);
+#pragma warning restore CS1591
+
+    private static string Figure(double value) => Math.Abs(value) >= 100
+        ? value.ToString("0", CultureInfo.InvariantCulture)
+        : value.ToString("0.#", CultureInfo.InvariantCulture);
+}

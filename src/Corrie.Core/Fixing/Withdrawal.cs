@@ -1,0 +1,40 @@
+using Corrie.Core.Measure;
+
+namespace Corrie.Core.Fixing;
+
+/// <summary>What a screw in wood holds against being pulled straight out.</summary>
+public static class Withdrawal
+{
+    /// <summary>Load duration factor of a permanent load (ANSI/AWC NDS-2018 table 2.3.2, from memory).</summary>
+    public const double Permanent = 0.9;
+
+    /// <summary>Reference design value of a lag screw per inch of thread: <c>1800 G^1.5 D^0.75</c> lb/in (NDS-2018 12.2.1, from memory).</summary>
+    /// <param name="gravity">Specific gravity of the wood, over 0 and up to 1.</param>
+    /// <param name="diameter">Shank diameter.</param>
+    public static double LagPoundsPerInch(double gravity, Length diameter) =>
+        1800 * Math.Pow(gravity, 1.5) * Math.Pow(diameter.Inches, 0.75);
+
+    /// <summary>Reference design value of a wood screw per inch of thread: <c>2850 G² D</c> lb/in (NDS-2018 12.2.2, from memory).</summary>
+    /// <param name="gravity">Specific gravity of the wood, over 0 and up to 1.</param>
+    /// <param name="diameter">Shank diameter.</param>
+    public static double WoodScrewPoundsPerInch(double gravity, Length diameter) => 2850 * gravity * gravity * diameter.Inches;
+}
+
+/// <summary>How hard a plate pulls at its bolts.</summary>
+public static class PlatePull
+{
+    /// <summary>
+    /// Pull on each bolt when the plate bears on the wall at its bottom edge and the bolts are equal springs: <c>T_i = M h_i / Σ h_j²</c>.
+    /// </summary>
+    /// <param name="weight">What hangs.</param>
+    /// <param name="reach">Centre of gravity to the wall's face.</param>
+    /// <param name="heights">Each bolt's height above the plate's bottom edge, over zero.</param>
+    /// <returns>The pull on each bolt, in the order of <paramref name="heights"/>.</returns>
+    public static IReadOnlyList<Force> PerBolt(Force weight, Length reach, IReadOnlyList<Length> heights)
+    {
+        var squares = heights.Sum(h => h.Inches * h.Inches);
+        return [.. heights.Select(h => squares == 0
+            ? default
+            : Force.FromPoundsForce(weight.PoundsForce * reach.Inches * h.Inches / squares))];
+    }
+}

@@ -1,0 +1,222 @@
+using Corrie.Core.Catalogue;
+using Corrie.Core.Measure;
+using Corrie.Core.Survey;
+
+namespace Corrie.Core.Hanging;
+
+/// <summary>A bolt through the plate into a stud.</summary>
+/// <param name="Row">The plate's row.</param>
+/// <param name="Slot">The hole or slot it goes through.</param>
+/// <param name="Stud">The stud it goes into.</param>
+/// <param name="X">Where, from the left corner.</param>
+public readonly record struct PlateBolt(PlateRow Row, Slot Slot, Stud Stud, Length X)
+{
+    /// <summary>How far off the stud's centre.</summary>
+    public Length OffCentre => (X - Stud.Centre).Abs;
+}
+
+/// <summary>A plate position and the bolts that it allows.</summary>
+/// <param name="Plate">The plate's centre from the left corner.</param>
+/// <param name="Slide">How far the display's arms stand right of the plate's centre.</param>
+/// <param name="Bolts">Bolts that land in a stud's face, top row first, left to right.</param>
+/// <param name="Holding">How many of them keep their edge distance.</param>
+public sealed record PlatePosition(Length Plate, Length Slide, IReadOnlyList<PlateBolt> Bolts, int Holding)
+{
+    /// <summary>How many different studs the bolts that keep their edge distance go into.</summary>
+    public int StudsHeld(Length boltDiameter) =>
+        Bolts.Where(b => b.OffCentre <= b.Stud.Tolerance(boltDiameter)).Select(b => b.Stud.Id).Distinct().Count();
+}
+
+/// <summary>
+/// Finds where along the wall a plate goes. Preference, in this order: most bolts of the top row in studs with their edge distance
+/// (uncertainty included), most of the rows below, smallest largest off-centre of a bolt in its stud, smallest slide.
+/// </summary>
+/// <remarks>
+/// Every criterion is piecewise linear in the plate's position, so the best lies at the end of a stretch where a bolt keeps its edge
+/// distance or is dead centre, half way between two such ends, or at an end of the slide: those are all that is tried, exactly.
+/// </remarks>
+public static class PlateSearch
+{
+    /// <summary>The best position for a wanted centre.</summary>
+    /// <param name="mount">The mount.</param>
+    /// <param name="studs">The wall's members.</param>
+    /// <param name="arms">Where the middle between the arms has to be, from the left corner.</param>
+    /// <param name="boltDiameter">Shank diameter of the bolts.</param>
+    /// <param name="wall">What the wall is; holes kept for another kind of wall are left out.</param>
+    public static PlatePosition Best(Mount mount, IReadOnlyList<Stud> studs, Length arms, Length boltDiameter, WallKind wall)
+    {
+        var rows = RowsFor(mount, wall);
+        return Candidates(mount, rows, studs, arms - mount.Slide, arms + mount.Slide, boltDiameter)
+            .Append(arms)
+            .Select(plate => At(plate, rows, studs, arms, boltDiameter))
+            .Min(Comparer<PlatePosition>.Create((a, b) => Compare(mount, a, b, boltDiameter)))!;
+    }
+
+    /// <summary>The bolts that one position allows.</summary>
+    public static PlatePosition At(Length plate, Mount mount, IReadOnlyList<Stud> studs, Length arms, Length boltDiameter, WallKind wall) =>
+        At(plate, RowsFor(mount, wall), studs, arms, boltDiameter);
+
+    /// <summary>
+    /// The position nearest to the wanted centre at which the plate catches as many studs as it is made for, wherever the display then hangs; null where there is none on the wall.
+    /// </summary>
+    /// <returns>The position with the slide that brings the display nearest to where it is wanted.</returns>
+    public static PlatePosition? NearestThatHolds(
+        Mount mount, IReadOnlyList<Stud> studs, Length arms, Length boltDiameter, WallKind wall, Length wallWidth)
+    {
+        var rows = RowsFor(mount, wall);
+        return Candidates(mount, rows, studs, Length.Zero, wallWidth, boltDiameter)
+            .Select(plate =>
+            {
+                var reach = Length.Min(Length.Max(arms, plate - mount.Slide), plate + mount.Slide);
+                return At(plate, rows, studs, reach, boltDiameter);
+            })
+            .Where(p => p.StudsHeld(boltDiameter) >= mount.Studs)
+            .MinBy(p => ((p.Plate + p.Slide - arms).Abs, p.Slide.Abs));
+    }
+
+    /// <summary>How far apart the plate's outermost holes can take two bolts: least and most.</summary>
+    public static (Length Least, Length Most) Reach(Mount mount, WallKind wall)
+    {
+        var slots = RowsFor(mount, wall).SelectMany(r => r.Slots).ToList();
+        if (slots.Count == 0)
+        {
+            return default;
+        }
+
+        var left = slots.MinBy(s => s.From);
+        var right = slots.MaxBy(s => s.To);
+        return (Length.Max(Length.Zero, right.From - left.To), right.To - left.From);
+    }
+
+    private static List<PlateRow> RowsFor(Mount mount, WallKind wall) => mount.Walls.Contains(wall) ? [.. mount.Rows] : [];
+
+    private static HashSet<Length> Candidates(
+        Mount mount, List<PlateRow> rows, IReadOnlyList<Stud> studs, Length from, Length to, Length boltDiameter)
+    {
+        var spans = rows.SelectMany(r => r.Slots).Distinct().ToList();
+        var ends = new HashSet<Length> { from, to };
+        var centred = new List<Length>();
+        foreach (var stud in studs)
+        {
+            var tolerance = Length.Max(Length.Zero, stud.Tolerance(boltDiameter));
+            foreach (var slot in spans)
+            {
+                Add(ends, stud.Centre - slot.To - tolerance);
+                Add(ends, stud.Centre - slot.From + tolerance);
+                if (Add(ends, stud.Centre - slot.To))
+                {
+                    centred.Add(stud.Centre - slot.To);
+                }
+
+                if (Add(ends, stud.Centre - slot.From))
+                {
+                    centred.Add(stud.Centre - slot.From);
+                }
+            }
+        }
+
+        // Between two stretches the largest off-centre is least half way, as long as the plate still reaches both studs.
+        var reach = mount.PlateWidth;
+        for (var i = 0; i < centred.Count; i++)
+        {
+            for (var j = i + 1; j < centred.Count; j++)
+            {
+                if ((centred[i] - centred[j]).Abs < reach)
+                {
+                    ends.Add((centred[i] + centred[j]).Half);
+                }
+            }
+        }
+
+        return ends;
+
+        bool Add(HashSet<Length> set, Length plate)
+        {
+            if (plate < from || plate > to)
+            {
+                return false;
+            }
+
+            set.Add(plate);
+            return true;
+        }
+    }
+
+    private static PlatePosition At(Length plate, List<PlateRow> rows, IReadOnlyList<Stud> studs, Length arms, Length boltDiameter)
+    {
+        var bolts = new List<PlateBolt>();
+        var holding = 0;
+        foreach (var row in rows)
+        {
+            var taken = new HashSet<Slot>();
+            foreach (var stud in studs)
+            {
+                PlateBolt? best = null;
+                foreach (var slot in row.Slots)
+                {
+                    var x = Length.Min(Length.Max(stud.Centre, plate + slot.From), plate + slot.To);
+                    var bolt = new PlateBolt(row, slot, stud, x);
+                    // A round hole takes one bolt; a slot takes as many as there are studs behind it.
+                    if (bolt.OffCentre <= stud.Width.Half && (slot.From < slot.To || !taken.Contains(slot)) &&
+                        (best is null || bolt.OffCentre < best.Value.OffCentre))
+                    {
+                        best = bolt;
+                    }
+                }
+
+                if (best is { } chosen)
+                {
+                    taken.Add(chosen.Slot);
+                    bolts.Add(chosen);
+                    holding += chosen.OffCentre <= stud.Tolerance(boltDiameter) ? 1 : 0;
+                }
+            }
+        }
+
+        return new(plate, arms - plate, bolts, holding);
+    }
+
+    private static int Compare(Mount mount, PlatePosition a, PlatePosition b, Length diameter)
+    {
+        foreach (var row in mount.Rows)
+        {
+            var byRow = Held(b, row).CompareTo(Held(a, row));
+            if (byRow != 0)
+            {
+                return byRow;
+            }
+        }
+
+        var inWood = b.Bolts.Count.CompareTo(a.Bolts.Count);
+        if (inWood != 0)
+        {
+            return inWood;
+        }
+
+        var byOffCentre = WorstOffCentre(a).CompareTo(WorstOffCentre(b));
+        var bySlide = a.Slide.Abs.CompareTo(b.Slide.Abs);
+        return byOffCentre != 0 ? byOffCentre : bySlide != 0 ? bySlide : a.Plate.CompareTo(b.Plate);
+
+        int Held(PlatePosition p, PlateRow row)
+        {
+            var held = 0;
+            foreach (var bolt in p.Bolts)
+            {
+                held += ReferenceEquals(bolt.Row, row) && bolt.OffCentre <= bolt.Stud.Tolerance(diameter) ? 1 : 0;
+            }
+
+            return held;
+        }
+    }
+
+    private static Length WorstOffCentre(PlatePosition p)
+    {
+        var worst = Length.Zero;
+        foreach (var bolt in p.Bolts)
+        {
+            worst = Length.Max(worst, bolt.OffCentre);
+        }
+
+        return worst;
+    }
+}

@@ -1,0 +1,77 @@
+using Corrie.Core.Findings;
+using Corrie.Core.Fixing;
+using Corrie.Core.Hanging;
+using Corrie.Core.Measure;
+using Corrie.Core.Placement;
+using Corrie.Core.Survey;
+
+namespace Corrie.Core.Jobs;
+
+/// <summary>The marks to put on the wall, in the order in which they are made.</summary>
+public static class SetOut
+{
+    /// <summary>Marks of a plan: centre line, hook line, bolts from the first stud on, then what the crew checks itself by.</summary>
+    public static IReadOnlyList<Mark> Marks(JobSheet sheet, Placed? placed, Hung? hung, Fixed? bolts)
+    {
+        if (placed is null)
+        {
+            return [];
+        }
+
+        var marks = new List<Mark> { new("centre", "Centre line", placed.Outer.CentreX, null, OverWhat(sheet)) };
+        if (hung is not null)
+        {
+            marks.Add(new("hook-line", "Hook line", null, hung.HookLine, hung.Chains.Single(c => c.From == sheet.Hanging.Reference).Say()));
+            marks.AddRange(Bolts(bolts));
+            marks.Add(new("plate", "Plate centre", hung.Position.Plate, null, SlideWords(hung.Position.Slide - (sheet.Display?.VesaCentreRight ?? Length.Zero))));
+            marks.Add(new("plate-top", "Plate top", null, hung.Plate.Top, $"{hung.Plate.Top - hung.HookLine} over the hook line"));
+            if (hung.Template is { } template)
+            {
+                marks.Add(new("template-top", "Template top", null, template.Top, $"{template.Height} high, its middle on the hook line"));
+            }
+        }
+
+        marks.Add(new("bottom", "Display bottom", null, placed.Outer.Bottom, "check once it hangs"));
+        marks.Add(new("top", "Display top", null, placed.Outer.Top, "check once it hangs"));
+        return marks;
+    }
+
+    /// <summary>Which way the display slides on its plate, from the front and from its back: everybody gets this wrong once.</summary>
+    public static Phrase SlideWords(Length slide) => slide == Length.Zero
+        ? Phrase.Of("the display's centre is on the plate's")
+        : Phrase.Of($"the display slides {slide.Abs} to the {Hanger.Side(slide)} seen from the front, {Hanger.Side(-slide)} seen from its back");
+
+    private static Phrase OverWhat(JobSheet sheet)
+    {
+        var choice = sheet.Placement!;
+        var name = choice.Over switch
+        {
+            null => null,
+            "wall" => "wall",
+            var id => sheet.Wall!.Features.FirstOrDefault(f => f.Id == id)?.Name ?? "wall",
+        };
+        return name is null ? Phrase.Of("by reading")
+            : choice.Across == Length.Zero ? Phrase.Of($"centre of the {name}")
+            : Phrase.Of($"{choice.Across.Abs} {Hanger.Side(choice.Across)} of the centre of the {name}");
+    }
+
+    private static IEnumerable<Mark> Bolts(Fixed? bolts)
+    {
+        Bolt? before = null;
+        foreach (var bolt in bolts?.Bolts ?? [])
+        {
+            var sameRow = before?.Row == bolt.Row;
+            Phrase how = sameRow ? Phrase.Of($"{bolt.X - before!.X} on from bolt {before.Number}") : Phrase.Of($"{bolt.Row} row");
+            how.AppendFormatted($"; stud {StateWord(bolt.Stud.State)}, {(bolt.OffCentre == Length.Zero ? Phrase.Of("dead centre") : Phrase.Of($"{bolt.OffCentre} off its centre"))}");
+            yield return new(bolt.Part, $"Bolt {bolt.Number}", bolt.X, bolt.Y, how);
+            before = bolt;
+        }
+    }
+
+    private static string StateWord(StudState state) => state switch
+    {
+        StudState.Confirmed => "confirmed",
+        StudState.Found => "found",
+        _ => "suspected",
+    };
+}

@@ -1,0 +1,63 @@
+using Corrie.Core.Measure;
+
+namespace Corrie.Core.Placement;
+
+/// <summary>An upright rectangle on the wall.</summary>
+/// <param name="Left">From the left corner.</param>
+/// <param name="Bottom">Over the floor.</param>
+/// <param name="Width">Width.</param>
+/// <param name="Height">Height.</param>
+public readonly record struct Box(Length Left, Length Bottom, Length Width, Length Height)
+{
+    /// <summary>Right edge.</summary>
+    public Length Right => Left + Width;
+
+    /// <summary>Top edge.</summary>
+    public Length Top => Bottom + Height;
+
+    /// <summary>Vertical centre line, from the left corner.</summary>
+    public Length CentreX => Left + Width.Half;
+
+    /// <summary>Middle, over the floor.</summary>
+    public Length CentreY => Bottom + Height.Half;
+}
+
+/// <summary>What one viewer sees.</summary>
+/// <param name="Viewer">Who.</param>
+/// <param name="ToCentre">Up to the picture's centre.</param>
+/// <param name="ToTop">Up to the picture's top edge.</param>
+/// <param name="Field">Horizontal field that the picture fills.</param>
+/// <param name="Tilt">The tilt that squares the screen to the eye, cut to the mount's range.</param>
+/// <param name="Residual">What is left of the angle with that tilt.</param>
+public sealed record View(Viewer Viewer, Angle ToCentre, Angle ToTop, Angle Field, Angle Tilt, Angle Residual);
+
+/// <summary>One line of the vertical budget, from the floor up.</summary>
+/// <param name="Name">What it is.</param>
+/// <param name="From">Its lower end over the floor.</param>
+/// <param name="To">Its upper end.</param>
+/// <param name="IsGap">Whether it is a gap.</param>
+public sealed record BudgetLine(string Name, Length From, Length To, bool IsGap)
+{
+    /// <summary>How much it takes; negative where things overlap.</summary>
+    public Length Size => To - From;
+}
+
+/// <summary>A centre line that the display might have hung on.</summary>
+/// <param name="Name">Whose centre.</param>
+/// <param name="At">From the left corner.</param>
+public sealed record CentreLine(string Name, Length At);
+
+/// <summary>Where the display hangs.</summary>
+/// <param name="Outer">Its outer edges, which collide.</param>
+/// <param name="Picture">The picture, which the eye sees.</param>
+/// <param name="Views">What each viewer sees.</param>
+/// <param name="Budget">Floor to ceiling through the display's centre.</param>
+/// <param name="Centres">The other centre lines, and how far they are.</param>
+/// <param name="LeastBottom">The lowest bottom edge that keeps the gap to what stands below.</param>
+public sealed record Placed(
+    Box Outer,
+    Box Picture,
+    IReadOnlyList<View> Views,
+    IReadOnlyList<BudgetLine> Budget,
+    IReadOnlyList<CentreLine> Centres,
+    Length LeastBottom);

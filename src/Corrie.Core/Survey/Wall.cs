@@ -1,0 +1,150 @@
+using Corrie.Core.Catalogue;
+using Corrie.Core.Measure;
+
+namespace Corrie.Core.Survey;
+
+/// <summary>How sure the crew is of a member.</summary>
+public enum StudState
+{
+    /// <summary>Guessed from spacing or a knock.</summary>
+    Suspected,
+
+    /// <summary>Found by a scanner or a magnet.</summary>
+    Found,
+
+    /// <summary>Seen, or probed on both sides.</summary>
+    Confirmed,
+}
+
+/// <summary>What stands on the wall or before it.</summary>
+public enum FeatureKind
+{
+    /// <summary>A cupboard, chest or table.</summary>
+    Furniture,
+
+    /// <summary>A soundbar on the wall or on furniture.</summary>
+    Soundbar,
+
+    /// <summary>A mantel shelf.</summary>
+    Mantel,
+
+    /// <summary>A fireplace or stove opening.</summary>
+    Fireplace,
+
+    /// <summary>A beam or ledge above.</summary>
+    Beam,
+
+    /// <summary>A window, to the outer edge of its casing.</summary>
+    Window,
+
+    /// <summary>A door, to the outer edge of its casing.</summary>
+    Door,
+
+    /// <summary>A mains receptacle.</summary>
+    Receptacle,
+
+    /// <summary>A switch.</summary>
+    Switch,
+
+    /// <summary>A plate for signal cables.</summary>
+    SignalPlate,
+
+    /// <summary>Anything else.</summary>
+    Other,
+}
+
+/// <summary>One layer of the wall's build-up.</summary>
+/// <param name="Id">Short key in the sheet.</param>
+/// <param name="Order">Place from the room inwards.</param>
+/// <param name="Name">What it is.</param>
+/// <param name="Thickness">Its thickness.</param>
+/// <param name="Confirmed">Whether somebody has seen or drilled it.</param>
+public sealed record Layer(string Id, int Order, string Name, Length Thickness, bool Confirmed);
+
+/// <summary>A vertical member behind the layers.</summary>
+/// <param name="Id">Short key in the sheet.</param>
+/// <param name="Centre">Its centre from the left corner.</param>
+/// <param name="Width">Its face, 1 1/2 in (38 mm) for wood.</param>
+/// <param name="State">How sure the crew is.</param>
+/// <param name="Uncertainty">How far its centre may be off.</param>
+public sealed record Stud(string Id, Length Centre, Length Width, StudState State, Length Uncertainty)
+{
+    /// <summary>Its left edge.</summary>
+    public Length Left => Centre - Width.Half;
+
+    /// <summary>Its right edge.</summary>
+    public Length Right => Centre + Width.Half;
+
+    /// <summary>
+    /// How far a bolt may be off the centre: <c>width/2 - 1.5 D</c>, less what is not known of the centre; negative where none fits.
+    /// </summary>
+    public Length Tolerance(Length boltDiameter) => Width.Half - (boltDiameter * 3).Half - Uncertainty;
+}
+
+/// <summary>A thing on the wall or before it.</summary>
+/// <param name="Id">Short key in the sheet.</param>
+/// <param name="Kind">What it is.</param>
+/// <param name="Name">What the crew calls it.</param>
+/// <param name="Left">Its left edge from the left corner.</param>
+/// <param name="Bottom">Its bottom over the floor.</param>
+/// <param name="Width">Its width.</param>
+/// <param name="Height">Its height.</param>
+/// <param name="Depth">How far it stands out of the wall.</param>
+/// <param name="RouteKnown">For electrical devices: whether the route of its cable is known.</param>
+public sealed record Feature(
+    string Id, FeatureKind Kind, string Name, Length Left, Length Bottom, Length Width, Length Height, Length Depth, bool RouteKnown)
+{
+    /// <summary>Its right edge.</summary>
+    public Length Right => Left + Width;
+
+    /// <summary>Its top.</summary>
+    public Length Top => Bottom + Height;
+
+    /// <summary>Its centre line.</summary>
+    public Length Centre => Left + Width.Half;
+
+    /// <summary>Whether mains may run to it.</summary>
+    public bool Electrical => Kind is FeatureKind.Receptacle or FeatureKind.Switch;
+
+    /// <summary>Whether a display can neither cover it nor be covered by it.</summary>
+    public bool Solid => Kind is not (FeatureKind.Receptacle or FeatureKind.Switch or FeatureKind.SignalPlate);
+
+    /// <summary>Whether it lies within a band of the wall's width.</summary>
+    public bool Overlaps(Length left, Length right) => Left < right && Right > left;
+}
+
+/// <summary>The record that cables, pipes and gas were looked for.</summary>
+/// <param name="By">Who looked.</param>
+/// <param name="With">With what.</param>
+/// <param name="Crossings">Whether cables that cross the members were looked for too.</param>
+public sealed record ServicesScan(string By, string With, bool Crossings);
+
+/// <summary>The wall as surveyed. Positions are from the left corner and the finished floor, seen from the front.</summary>
+/// <param name="Width">Corner to corner.</param>
+/// <param name="Height">Floor to ceiling.</param>
+/// <param name="Kind">What it is made of.</param>
+/// <param name="Spacing">Nominal spacing of its members.</param>
+/// <param name="StudDepth">Depth of a member behind the layers.</param>
+/// <param name="Circulation">Whether people walk along it.</param>
+/// <param name="Layers">Its build-up, room side first.</param>
+/// <param name="Studs">Its members, left to right.</param>
+/// <param name="Features">What is on it or before it.</param>
+/// <param name="Scan">The search for services, if one is recorded.</param>
+public sealed record Wall(
+    Length Width,
+    Length Height,
+    WallKind Kind,
+    Length Spacing,
+    Length StudDepth,
+    bool Circulation,
+    IReadOnlyList<Layer> Layers,
+    IReadOnlyList<Stud> Studs,
+    IReadOnlyList<Feature> Features,
+    ServicesScan? Scan)
+{
+    /// <summary>What a bolt passes before it meets a member.</summary>
+    public Length LayersThickness => Layers.Aggregate(Length.Zero, (sum, layer) => sum + layer.Thickness);
+
+    /// <summary>Half of corner to corner.</summary>
+    public Length Centre => Width.Half;
+}

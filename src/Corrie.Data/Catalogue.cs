@@ -1,0 +1,61 @@
+using System.Text.Json.Nodes;
+using Dapper;
+
+namespace Corrie.Data;
+
+/// <summary>A display, mount or fastener of the company's catalogue.</summary>
+/// <param name="Id">Key.</param>
+/// <param name="Kind"><c>display</c>, <c>mount</c> or <c>fastener</c>.</param>
+/// <param name="Name">Plain description.</param>
+/// <param name="Document">The item in the form of the job file.</param>
+/// <param name="Version">Counts its changes, from 1.</param>
+/// <param name="ChangedBy">Who changed it last.</param>
+/// <param name="ChangedAt">When.</param>
+public sealed record CatalogueItem(string Id, string Kind, string Name, JsonObject Document, long Version, string ChangedBy, DateTimeOffset ChangedAt);
+
+/// <summary>The company's catalogue. Jobs hold copies, so that a change here never moves a hole that is drilled already.</summary>
+/// <param name="file">The company's file.</param>
+/// <param name="time">The clock.</param>
+public sealed class CatalogueStore(CompanyFile file, TimeProvider time)
+{
+    private const string Columns = "select id, kind, name, document, version, changed_by, changed_at from catalogue ";
+
+    /// <summary>All items of a kind, by name.</summary>
+    public IReadOnlyList<CatalogueItem> List(string kind) => Query(Columns + "where kind = @kind order by name", new { kind });
+
+    /// <summary>One item; null where there is none.</summary>
+    public CatalogueItem? Find(string id) => Query(Columns + "where id = @id", new { id }).SingleOrDefault();
+
+    /// <summary>Keeps an item, new or changed.</summary>
+    /// <param name="id">Its key.</param>
+    /// <param name="kind">Its kind.</param>
+    /// <param name="document">The item.</param>
+    /// <param name="version">The version that its author had before them; 0 for a new one.</param>
+    /// <param name="author">Who.</param>
+    /// <returns>Whether it was kept; false where somebody else has changed it meanwhile.</returns>
+    public bool Save(string id, string kind, JsonObject document, long version, string author)
+    {
+        using var connection = file.Connect();
+        return connection.Execute(
+            version == 0
+                ? """
+                  insert into catalogue (id, kind, name, document, changed_by, changed_at)
+                  values (@id, @kind, @name, @json, @author, @now) on conflict do nothing
+                  """
+                : """
+                  update catalogue set name = @name, document = @json, version = version + 1, changed_by = @author, changed_at = @now
+                  where id = @id and version = @version
+                  """,
+            new { id, kind, name = document["name"]!.GetValue<string>(), json = document.ToJsonString(), version, author, now = Text.Of(time.GetUtcNow()) }) == 1;
+    }
+
+    private List<CatalogueItem> Query(string sql, object arguments)
+    {
+        using var connection = file.Connect();
+        return
+        [
+            .. connection.Query<(string Id, string Kind, string Name, string Document, long Version, string By, string At)>(sql, arguments)
+                .Select(r => new CatalogueItem(r.Id, r.Kind, r.Name, (JsonObject)JsonNode.Parse(r.Document)!, r.Version, r.By, Text.Time(r.At))),
+        ];
+    }
+}

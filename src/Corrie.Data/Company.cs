@@ -1,0 +1,62 @@
+using Dapper;
+
+namespace Corrie.Data;
+
+/// <summary>A company's records, opened.</summary>
+public sealed class Company : IAsyncDisposable
+{
+    private readonly CompanyFile file;
+    private readonly TimeProvider time;
+
+    /// <summary>Opens a company's file.</summary>
+    /// <param name="key">Short name of the company, which is its file's.</param>
+    /// <param name="path">The file.</param>
+    /// <param name="time">The clock.</param>
+    public Company(string key, string path, TimeProvider time)
+    {
+        Key = key;
+        this.time = time;
+        file = CompanyFile.Open(path);
+        People = new(file, time);
+        Jobs = new(file, time);
+        Entries = new(file, time);
+        Catalogue = new(file, time);
+    }
+
+    /// <summary>Short name.</summary>
+    public string Key { get; }
+
+    /// <summary>The company's people.</summary>
+    public PeopleStore People { get; }
+
+    /// <summary>Sites and jobs.</summary>
+    public JobStore Jobs { get; }
+
+    /// <summary>Entries of the jobs.</summary>
+    public EntryStore Entries { get; }
+
+    /// <summary>Displays, mounts and fasteners.</summary>
+    public CatalogueStore Catalogue { get; }
+
+    /// <summary>What the company is called; null until it has been named.</summary>
+    public string? Name
+    {
+        get
+        {
+            using var connection = file.Connect();
+            return connection.ExecuteScalar<string?>("select name from company");
+        }
+    }
+
+    /// <summary>Names the company.</summary>
+    public void SetName(string name)
+    {
+        using var connection = file.Connect();
+        connection.Execute(
+            "insert into company (id, name, created_at) values (1, @name, @now) on conflict (id) do update set name = @name",
+            new { name, now = Text.Of(time.GetUtcNow()) });
+    }
+
+    /// <inheritdoc/>
+    public ValueTask DisposeAsync() => Entries.DisposeAsync();
+}
