@@ -448,6 +448,9 @@ public sealed class GroupShape(string says, params IReadOnlyList<Member> members
 {
     private readonly Dictionary<string, Member> byName = members.ToDictionary(m => m.Name);
 
+    /// <summary>Its members, in the order in which they are asked for.</summary>
+    public IReadOnlyList<Member> Members => members;
+
     /// <inheritdoc/>
     public override string Expected => $"{Says}: {string.Join(", ", members.Select(m => m.Name))}";
 

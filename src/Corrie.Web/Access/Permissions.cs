@@ -1,0 +1,41 @@
+using Corrie.Data;
+
+namespace Corrie.Web.Access;
+
+/// <summary>What somebody may do.</summary>
+public enum Permission
+{
+    /// <summary>See jobs; a client only those of their own site.</summary>
+    ReadJobs,
+
+    /// <summary>Append entries to a job sheet, and take back one's own.</summary>
+    EditJobs,
+
+    /// <summary>Take back others' entries.</summary>
+    UndoOthers,
+
+    /// <summary>Start and import jobs.</summary>
+    StartJobs,
+
+    /// <summary>See the catalogue.</summary>
+    ReadCatalogue,
+
+    /// <summary>Change the catalogue.</summary>
+    EditCatalogue,
+}
+
+/// <summary>The one table of who may do what; every page and endpoint names a permission as its policy.</summary>
+public static class Permissions
+{
+    private static readonly Dictionary<Role, HashSet<Permission>> Table = new()
+    {
+        [Role.Office] = [Permission.ReadJobs, Permission.EditJobs, Permission.StartJobs, Permission.ReadCatalogue, Permission.EditCatalogue],
+        [Role.Lead] = [Permission.ReadJobs, Permission.EditJobs, Permission.UndoOthers, Permission.StartJobs, Permission.ReadCatalogue, Permission.EditCatalogue],
+        [Role.Installer] = [Permission.ReadJobs, Permission.EditJobs, Permission.ReadCatalogue],
+        [Role.Electrician] = [Permission.ReadJobs, Permission.EditJobs, Permission.ReadCatalogue],
+        [Role.Client] = [Permission.ReadJobs],
+    };
+
+    /// <summary>Whether a role may do something.</summary>
+    public static bool May(this Role role, Permission permission) => Table[role].Contains(permission);
+}

@@ -1,0 +1,231 @@
+using System.Text.Json;
+using System.Text.Json.Nodes;
+using Corrie.Core.Jobs;
+using Corrie.Core.Jobs.Format;
+using Corrie.Core.Measure;
+using Corrie.Data;
+using Corrie.Web.Access;
+using Corrie.Web.Jobs;
+using Microsoft.AspNetCore.Authentication;
+using Microsoft.AspNetCore.Authentication.Cookies;
+using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.OpenApi;
+
+namespace Corrie.Web.Api;
+
+/// <summary>Who signs in.</summary>
+/// <param name="Company">Short name of the company; may be left out where there is one only.</param>
+/// <param name="Name">Name.</param>
+/// <param name="Password">Password.</param>
+public sealed record SignInBody(string? Company, string Name, string Password);
+
+/// <summary>An entry as a program sends it.</summary>
+/// <param name="Id">Unique name, made by the sender: sending it again does nothing again.</param>
+/// <param name="Path">JSON Pointer into the sheet.</param>
+/// <param name="Value">The new value; null takes the part away.</param>
+/// <param name="Replaces">The entries that it replaces. Left out, it replaces what stands there now.</param>
+/// <param name="Undoes">The batch that it takes back.</param>
+/// <param name="TakenAt">When it was entered.</param>
+public sealed record EntryBody(string? Id, string? Path, JsonNode? Value, IReadOnlyList<string>? Replaces, string? Undoes, DateTimeOffset? TakenAt);
+
+/// <summary>An entry as it stands.</summary>
+/// <param name="Id">Unique name.</param>
+/// <param name="Seq">Its place.</param>
+/// <param name="Batch">Entries taken back together.</param>
+public sealed record EntryMade(string Id, long Seq, string Batch);
+
+/// <summary>The interface for programs: the same sheet, plan and entries as the pages show.</summary>
+public static class JobsApi
+{
+    private const int MostEntries = 200;
+
+    /// <summary>Titles the description of the interface.</summary>
+    public static void Describe(OpenApiOptions options) => options.AddDocumentTransformer((document, _, _) =>
+    {
+        document.Info.Title = "Corrie";
+        document.Info.Description = "Job files in, job plans out. Sign in at /api/v1/sign-in and keep the cookie. The form of a job file: /api/v1/job.schema.json.";
+        return Task.CompletedTask;
+    });
+
+    /// <summary>Maps the endpoints.</summary>
+    public static void Map(IEndpointRouteBuilder app)
+    {
+        var api = app.MapGroup("/api/v1").WithTags("jobs");
+        api.MapPost("/sign-in", SignIn).AllowAnonymous().WithSummary("Sign in; the answer sets a cookie.");
+        api.MapGet("/job.schema.json", () => TypedResults.Content(JobFile.Write(SheetShape.JsonSchema()), "application/schema+json"))
+            .AllowAnonymous().WithSummary("JSON Schema of the job file.");
+        api.MapPost("/plan", Plan).RequireAuthorization(nameof(Permission.ReadJobs)).WithSummary("Plan a job file without keeping it.").Accepts<JsonNode>("application/json");
+        api.MapGet("/jobs", List).RequireAuthorization(nameof(Permission.ReadJobs)).WithSummary("Jobs, the last moved first.");
+        api.MapPost("/jobs", Import).RequireAuthorization(nameof(Permission.StartJobs)).WithSummary("Start a job from a job file.").Accepts<JsonNode>("application/json");
+        api.MapGet("/jobs/{id:long}/file", File).RequireAuthorization(nameof(Permission.ReadJobs)).WithSummary("The job file.");
+        api.MapGet("/jobs/{id:long}/plan", PlanOf).RequireAuthorization(nameof(Permission.ReadJobs)).WithSummary("The plan.");
+        api.MapGet("/jobs/{id:long}/entries", Entries).RequireAuthorization(nameof(Permission.ReadJobs)).WithSummary("Entries after a place.");
+        api.MapPost("/jobs/{id:long}/entries", Append).RequireAuthorization(nameof(Permission.EditJobs)).WithSummary("Append the entries of one press, together or not at all.");
+    }
+
+    private static async Task<Results<NoContent, ProblemHttpResult>> SignIn(SignInBody body, Companies companies, Passwords passwords, HttpContext context)
+    {
+        var key = body.Company ?? (companies.Keys is [var only] ? only : string.Empty);
+        if (companies.Find(key) is not { } company)
+        {
+            return Wrong("There is no such company.", StatusCodes.Status401Unauthorized);
+        }
+
+        var (result, person) = passwords.Check(company.People, body.Name ?? string.Empty, body.Password ?? string.Empty);
+        if (result != SignInOutcome.Welcome)
+        {
+            return Wrong(result == SignInOutcome.Locked ? "Locked after too many wrong passwords." : "Name or password is wrong.", StatusCodes.Status401Unauthorized);
+        }
+
+        await context.SignInAsync(Reader.Principal(company, person!, CookieAuthenticationDefaults.AuthenticationScheme));
+        return TypedResults.NoContent();
+    }
+
+    private static async Task<IResult> Plan(HttpRequest request, string? units)
+    {
+        var (document, refused) = await Body(request);
+        if (document is null)
+        {
+            return refused!;
+        }
+
+        var (sheet, problems) = SheetReader.Read(document);
+        return problems.Count > 0 ? Wrong(problems) : Json(PlanFile.Write(Planner.Plan(sheet), StyleOf(units, sheet.Head.Units)));
+    }
+
+    private static IResult List(Reader reader, string? search, string? state, int? page)
+    {
+        JobDesk.Refresh(reader.Company);
+        var (jobs, total) = reader.Company.Jobs.List(new(search ?? string.Empty, state, reader.SiteId, Page: page ?? 1));
+        return TypedResults.Ok(new
+        {
+            total,
+            jobs = jobs.Select(j => new { j.Id, j.Summary.Number, j.Summary.Title, site = j.Site.Name, j.Summary.State, j.Summary.Stops, j.Summary.Cautions, next = j.Summary.NextStep, j.Seq }),
+        });
+    }
+
+    private static async Task<IResult> Import(HttpRequest request, Reader reader)
+    {
+        var (document, refused) = await Body(request);
+        if (document is null)
+        {
+            return refused!;
+        }
+
+        var (sheet, problems) = SheetReader.Read(document);
+        if (problems.Count > 0)
+        {
+            return Wrong(problems);
+        }
+
+        var name = sheet.Head.Site.Length > 0 ? sheet.Head.Site : "Imported";
+        var site = reader.Company.Jobs.Sites().FirstOrDefault(s => s.Name == name)?.Id ?? reader.Company.Jobs.AddSite(name, string.Empty, string.Empty);
+        var id = await JobStart.StartAsync(reader.Company, site, document, reader.SignIn, "api");
+        return TypedResults.Created($"/api/v1/jobs/{id}/file", new { id });
+    }
+
+    private static IResult File(long id, Reader reader) => reader.Open(id) is { } job
+        ? TypedResults.Text(JobFile.Write(job.Ledger.Document), "application/json")
+        : TypedResults.NotFound();
+
+    private static IResult PlanOf(long id, string? units, Reader reader) => reader.Open(id) is { } job
+        ? Json(PlanFile.Write(job.Plan, StyleOf(units, job.Plan.Sheet.Head.Units)))
+        : TypedResults.NotFound();
+
+    private static IResult Entries(long id, long? after, Reader reader) => reader.Open(id) is { } job
+        ? TypedResults.Ok(job.Ledger.Entries.Where(e => e.Seq > (after ?? 0)).Take(1000))
+        : TypedResults.NotFound();
+
+    private static async Task<IResult> Append(long id, [FromBody] List<EntryBody> entries, Reader reader)
+    {
+        if (reader.Company.Jobs.Find(id) is not { } row || (reader.SiteId is { } site && site != row.Site.Id))
+        {
+            return TypedResults.NotFound();
+        }
+
+        if (entries.Count is 0 or > MostEntries)
+        {
+            return Wrong($"There are {entries.Count} entries. Expected: 1 to {MostEntries}.", StatusCodes.Status422UnprocessableEntity);
+        }
+
+        var taken = new List<NewEntry>(entries.Count);
+        foreach (var entry in entries)
+        {
+            if (Refusal(id, entry, reader) is { } refusal)
+            {
+                return refusal;
+            }
+
+            taken.Add(new(
+                entry.Id!,
+                entry.Path ?? string.Empty,
+                entry.Value,
+                entry.Replaces ?? (entry.Undoes is null ? reader.Company.Entries.Read(id)!.HoldersOf(entry.Path!) : []),
+                entry.Undoes,
+                entry.TakenAt));
+        }
+
+        var made = await reader.Company.Entries.Append(id, reader.SignIn, "api", taken);
+        return TypedResults.Ok(made!.Select(e => new EntryMade(e.Id, e.Seq, e.Batch)));
+    }
+
+    private static ProblemHttpResult? Refusal(long job, EntryBody entry, Reader reader)
+    {
+        if (entry is null || entry.Id is not { Length: >= 8 and <= 64 })
+        {
+            return Wrong("An entry has no id. Expected: a unique id of 8 to 64 characters.", StatusCodes.Status422UnprocessableEntity);
+        }
+
+        if (entry.Undoes is { } batch)
+        {
+            var theirs = reader.Company.Entries.Read(job)?.Entries.FirstOrDefault(e => e.Batch == batch);
+            return theirs is null ? Wrong($"There is no batch '{batch}' to take back.", StatusCodes.Status422UnprocessableEntity)
+                : theirs.Author != reader.SignIn && !reader.May(Permission.UndoOthers) ? Wrong("Only a lead takes back others' changes.", StatusCodes.Status403Forbidden)
+                : theirs.Path.Length == 0 && theirs.Undoes is null ? Wrong("The sheet that a job began with is not taken back.", StatusCodes.Status422UnprocessableEntity)
+                : null;
+        }
+
+        if (entry.Path is not { Length: > 0 } path || path[0] != '/' || SheetShape.Root.At(path) is not { } shape)
+        {
+            return Wrong($"'{entry.Path}' leads nowhere in a job sheet. Expected: a JSON Pointer such as /placement/height.", StatusCodes.Status422UnprocessableEntity);
+        }
+
+        var problems = new List<SheetProblem>();
+        if (entry.Value is not null)
+        {
+            shape.Check(entry.Value, path, problems);
+        }
+
+        return problems.Count > 0 ? Wrong(problems) : null;
+    }
+
+    private static async Task<(JsonObject? Document, IResult? Refused)> Body(HttpRequest request)
+    {
+        if (request.ContentLength > JobFile.Longest)
+        {
+            return (null, Wrong($"The file has {request.ContentLength} bytes. Expected: at most {JobFile.Longest}.", StatusCodes.Status413PayloadTooLarge));
+        }
+
+        using var reader = new StreamReader(request.Body);
+        var (document, problem) = JobFile.Parse(await reader.ReadToEndAsync());
+        return (document, problem is null ? null : Wrong([problem]));
+    }
+
+    private static LengthStyle StyleOf(string? units, UnitSystem job) => new(units switch
+    {
+        "in" => UnitSystem.Inches,
+        "mm" => UnitSystem.Millimetres,
+        _ => job,
+    });
+
+    private static ContentHttpResult Json(JsonObject json) => TypedResults.Text(json.ToJsonString(JsonSerializerOptions.Web), "application/json");
+
+    private static ProblemHttpResult Wrong(string words, int status) => TypedResults.Problem(words, statusCode: status, title: "Not taken");
+
+    private static ProblemHttpResult Wrong(IReadOnlyList<SheetProblem> problems) => TypedResults.Problem(
+        string.Join(" ", problems.Take(5).Select(p => p.ToString())),
+        statusCode: StatusCodes.Status422UnprocessableEntity,
+        title: "Not taken",
+        extensions: new Dictionary<string, object?> { ["problems"] = problems.Take(50) });
+}

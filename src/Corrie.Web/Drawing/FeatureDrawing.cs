@@ -1,0 +1,80 @@
+using Corrie.Core.Measure;
+using Corrie.Core.Survey;
+
+namespace Corrie.Web.Drawing;
+
+/// <summary>Draws what stands on the wall or before it.</summary>
+public static class FeatureDrawing
+{
+    /// <summary>Draws a feature in elevation.</summary>
+    public static void Draw(Svg svg, Sheet sheet, Feature feature, bool behind)
+    {
+        var (x, y, w, h) = (sheet.X(feature.Left), sheet.Y(feature.Top), sheet.D(feature.Width), sheet.D(feature.Height));
+        svg.Group($"feature {feature.Kind.ToString().ToLowerInvariant()}{(behind ? " faint" : string.Empty)}", ("data-feature", feature.Id));
+        switch (feature.Kind)
+        {
+            case FeatureKind.Window:
+                svg.Rect("casing", x, y, w, h);
+                var rim = Math.Min(7, w / 6);
+                svg.Rect("glass", x + rim, y + rim, w - (2 * rim), h - (2 * rim));
+                svg.Line("bar", x + (w / 2), y + rim, x + (w / 2), y + h - rim);
+                svg.Line("bar", x + rim, y + (h / 2), x + w - rim, y + (h / 2));
+                break;
+            case FeatureKind.Door:
+                svg.Rect("casing", x, y, w, h);
+                svg.Rect("leaf", x + 5, y + 5, w - 10, h - 5);
+                svg.Circle("knob", x + w - 13, y + (h * 0.55), 2.6);
+                break;
+            case FeatureKind.Furniture:
+                svg.Rect("body", x, y, w, h);
+                var drawers = Math.Clamp((int)(h / 34), 1, 5);
+                for (var i = 0; i < drawers; i++)
+                {
+                    var top = y + 4 + (i * (h - 8) / drawers);
+                    svg.Rect("drawer", x + 4, top, w - 8, ((h - 8) / drawers) - 3);
+                    svg.Line("pull", x + (w / 2) - 9, top + 8, x + (w / 2) + 9, top + 8);
+                }
+
+                break;
+            case FeatureKind.Soundbar:
+                svg.Rect("bar-body", x, y, w, h, 4);
+                break;
+            case FeatureKind.Mantel or FeatureKind.Beam:
+                svg.Rect("timber", x, y, w, h);
+                svg.Rect("grain", x, y, w, h);
+                break;
+            case FeatureKind.Fireplace:
+                svg.Rect("surround", x, y, w, h);
+                svg.Path("opening", $"M{x + (w * .14)} {y + h} V{y + (h * .3)} Q{x + (w * .5)} {y + (h * .06)} {x + (w * .86)} {y + (h * .3)} V{y + h} Z");
+                break;
+            case FeatureKind.Receptacle:
+                svg.Rect("plate", x, y, w, h, 2);
+                foreach (var part in new[] { 0.3, 0.7 })
+                {
+                    svg.Line("slit", x + (w * .34), y + (h * part) - 2.2, x + (w * .34), y + (h * part) + 2.2);
+                    svg.Line("slit", x + (w * .66), y + (h * part) - 2.2, x + (w * .66), y + (h * part) + 2.2);
+                }
+
+                break;
+            case FeatureKind.Switch:
+                svg.Rect("plate", x, y, w, h, 2);
+                svg.Rect("rocker", x + (w * .35), y + (h * .3), w * .3, h * .4, 1);
+                break;
+            case FeatureKind.SignalPlate:
+                svg.Rect("plate", x, y, w, h, 2);
+                svg.Circle("socket", x + (w / 2), y + (h / 2), Math.Min(w, h) / 5);
+                break;
+            default:
+                svg.Rect("thing", x, y, w, h);
+                break;
+        }
+
+        if (w > 44 && feature.Kind is not (FeatureKind.Soundbar or FeatureKind.Beam or FeatureKind.Mantel))
+        {
+            var inside = feature.Kind is FeatureKind.Furniture or FeatureKind.Fireplace;
+            svg.Words("name", x + (w / 2), inside ? y + h - 9 : y + h + 14, feature.Name);
+        }
+
+        svg.End();
+    }
+}

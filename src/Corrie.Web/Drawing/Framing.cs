@@ -1,0 +1,47 @@
+using Corrie.Core.Catalogue;
+using Corrie.Core.Measure;
+using Corrie.Core.Survey;
+
+namespace Corrie.Web.Drawing;
+
+/// <summary>Draws what is behind the board.</summary>
+public static class Framing
+{
+    /// <summary>The members, as sure as they are.</summary>
+    public static void Draw(Svg svg, Sheet sheet, Wall wall, LengthStyle style)
+    {
+        var top = sheet.Y(wall.Height);
+        var height = sheet.D(wall.Height);
+        var steel = wall.Kind == WallKind.SteelStuds;
+        foreach (var stud in wall.Studs)
+        {
+            svg.Group($"stud {stud.State.ToString().ToLowerInvariant()} {(steel ? "steel" : "wood")}");
+            svg.Open("title", string.Empty, [], close: false)
+                .Raw(System.Net.WebUtility.HtmlEncode($"stud {stud.State.ToString().ToLowerInvariant()} at {stud.Centre.Show(style)}, good to {stud.Uncertainty.Show(style with { Denominator = 32 })}")).End("title");
+            if (stud.Uncertainty > Length.Zero && stud.State != StudState.Confirmed)
+            {
+                svg.Rect("doubt", sheet.X(stud.Left - stud.Uncertainty), top, sheet.D(stud.Width + (stud.Uncertainty * 2)), height);
+            }
+
+            svg.Rect("stud-face", sheet.X(stud.Left), top, sheet.D(stud.Width), height);
+            svg.Rect(steel ? "stud-steel" : "stud-wood", sheet.X(stud.Left), top, sheet.D(stud.Width), height);
+            svg.Line("stud-centre", sheet.X(stud.Centre), top, sheet.X(stud.Centre), sheet.Floor);
+            svg.Figures("stud-figure", sheet.X(stud.Centre), top - 6, stud.Centre.Show(style));
+            svg.End();
+        }
+    }
+
+    /// <summary>Where no hole may go until a cable's route is known.</summary>
+    public static void KeepOuts(Svg svg, Sheet sheet, Wall wall)
+    {
+        foreach (var device in wall.Features.Where(f => f.Electrical && !f.RouteKnown))
+        {
+            var left = Length.Max(Length.Zero, device.Left - HoleCheck.KeepOut);
+            var right = Length.Min(wall.Width, device.Right + HoleCheck.KeepOut);
+            svg.Group("keep-out");
+            svg.Open("title", string.Empty, [], close: false).Raw(System.Net.WebUtility.HtmlEncode($"keep-out of the {device.Name}")).End("title");
+            svg.Rect("keep", sheet.X(left), sheet.Y(wall.Height), sheet.D(right - left), sheet.D(wall.Height));
+            svg.End();
+        }
+    }
+}

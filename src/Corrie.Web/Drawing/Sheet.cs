@@ -1,0 +1,64 @@
+using Corrie.Core.Measure;
+using Corrie.Core.Placement;
+
+namespace Corrie.Web.Drawing;
+
+/// <summary>Which way the wall is looked at.</summary>
+public enum WallView
+{
+    /// <summary>What the client sees.</summary>
+    Front,
+
+    /// <summary>As if the board were glass.</summary>
+    Behind,
+
+    /// <summary>In section, with the seats.</summary>
+    Side,
+
+    /// <summary>From the ceiling.</summary>
+    Above,
+}
+
+/// <summary>Where things of the wall lie on the drawing, to one scale both ways.</summary>
+/// <param name="Scale">Pixels to the inch.</param>
+/// <param name="Left">The left corner.</param>
+/// <param name="Floor">The floor.</param>
+public readonly record struct Sheet(double Scale, double Left, double Floor)
+{
+    /// <summary>Room for the tape and its readings on the left.</summary>
+    public const double LeftMargin = 108;
+
+    /// <summary>Room above the wall.</summary>
+    public const double TopMargin = 22;
+
+    /// <summary>Room for the tape and its readings at the foot.</summary>
+    public const double FootMargin = 80;
+
+    /// <summary>Width of the whole drawing.</summary>
+    public const double Width = 880;
+
+    private const double RightMargin = 12;
+    private const double MostHeight = 356;
+
+    /// <summary>The largest scale at which a wall fits.</summary>
+    public static Sheet Of(Length width, Length height)
+    {
+        var scale = Math.Min((Width - LeftMargin - RightMargin) / width.Inches, MostHeight / height.Inches);
+        return new(scale, LeftMargin, TopMargin + (height.Inches * scale));
+    }
+
+    /// <summary>Height of the whole drawing.</summary>
+    public double Height => Floor + FootMargin;
+
+    /// <summary>A distance.</summary>
+    public double D(Length length) => length.Inches * Scale;
+
+    /// <summary>Across, from the left corner.</summary>
+    public double X(Length across) => Left + D(across);
+
+    /// <summary>Up, from the floor.</summary>
+    public double Y(Length up) => Floor - D(up);
+
+    /// <summary>A rectangle on the wall.</summary>
+    public void Box(Svg svg, string classes, Box box, double round = 0) => svg.Rect(classes, X(box.Left), Y(box.Top), D(box.Width), D(box.Height), round);
+}

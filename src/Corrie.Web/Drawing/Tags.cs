@@ -1,0 +1,45 @@
+using Corrie.Core.Findings;
+using Corrie.Core.Jobs;
+using Corrie.Core.Survey;
+
+namespace Corrie.Web.Drawing;
+
+/// <summary>Ties the tags of stops and cautions to their places on the wall.</summary>
+public static class Tags
+{
+    private const double Height = 22;
+
+    /// <summary>Draws a tag for each place, with the gravest finding there and how many more there are.</summary>
+    public static void Draw(Svg svg, Sheet sheet, JobPlan plan, Wall wall)
+    {
+        var groups = plan.Findings
+            .Where(f => f.Severity <= Severity.Caution && f.Where is { X: not null, Y: not null })
+            .GroupBy(f => (f.Where.X!.Value, f.Where.Y!.Value, f.Code))
+            .Select(g => (Finding: g.First(), X: sheet.X(g.Key.Item1), Y: sheet.Y(g.Key.Item2)))
+            .OrderBy(t => t.Y)
+            .ToList();
+        var taken = new List<(double X, double Y, double Width)>();
+        foreach (var (finding, x, y) in groups)
+        {
+            var words = finding.Kind.Title;
+            var width = 20 + (words.Length * 6.9);
+            var toLeft = x + 16 + width > sheet.X(wall.Width);
+            var left = toLeft ? x - 16 - width : x + 16;
+            var at = y - (Height / 2);
+            while (taken.Any(t => Math.Abs(t.Y - at) < Height + 3 && left < t.X + t.Width && left + width > t.X))
+            {
+                at += 3;
+            }
+
+            taken.Add((left, at, width));
+            var near = toLeft ? left + width : left;
+            svg.Group($"tag {(finding.Stops ? "stop" : "caution")}", ("data-code", finding.Code));
+            svg.Circle("tie", x, y, 3);
+            svg.Line("string", x, y, near, at + (Height / 2));
+            var tip = toLeft ? near + 7 : near - 7;
+            svg.Path("tag-body", $"M{tip} {at + (Height / 2)} L{near} {at} H{(toLeft ? left : left + width)} V{at + Height} H{near} Z");
+            svg.Words("tag-words", left + (width / 2), at + 15.5, words);
+            svg.End();
+        }
+    }
+}

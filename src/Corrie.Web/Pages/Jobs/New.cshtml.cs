@@ -1,0 +1,159 @@
+using System.Text.Json.Nodes;
+using Corrie.Core.Jobs.Format;
+using Corrie.Core.Measure;
+using Corrie.Data;
+using Corrie.Web.Access;
+using Corrie.Web.Jobs;
+using Microsoft.AspNetCore.Authorization;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+
+namespace Corrie.Web.Pages.Jobs;
+
+/// <summary>Starts a job: from a wall's size, from a like job, or from a file.</summary>
+[Authorize(nameof(Permission.StartJobs))]
+public sealed class NewModel(Reader reader) : PageModel
+{
+    /// <summary>What the crew calls the wall.</summary>
+    [BindProperty]
+    public string? Title { get; set; }
+
+    /// <summary>Corner to corner, as typed.</summary>
+    [BindProperty]
+    public string? Width { get; set; }
+
+    /// <summary>Floor to ceiling, as typed.</summary>
+    [BindProperty]
+    public string? Height { get; set; }
+
+    /// <summary>Units of the job.</summary>
+    [BindProperty]
+    public string JobUnits { get; set; } = "in";
+
+    /// <summary>The company's number.</summary>
+    [BindProperty]
+    public string? Number { get; set; }
+
+    /// <summary>The site; 0 for another one.</summary>
+    [BindProperty]
+    public long? SiteId { get; set; }
+
+    /// <summary>The other site's name.</summary>
+    [BindProperty]
+    public string? SiteName { get; set; }
+
+    /// <summary>Sites to choose from.</summary>
+    public IReadOnlyList<Site> Sites { get; private set; } = [];
+
+    /// <summary>Jobs to copy.</summary>
+    public IReadOnlyList<JobRow> Earlier { get; private set; } = [];
+
+    /// <summary>What is wrong with what was typed.</summary>
+    public IReadOnlyList<string> Problems { get; private set; } = [];
+
+    /// <summary>Shows the form.</summary>
+    public void OnGet() => Load();
+
+    /// <summary>Starts from a wall's size.</summary>
+    public async Task<IActionResult> OnPostAsync()
+    {
+        Load();
+        var units = JobUnits == "mm" ? "mm" : "in";
+        var document = JobFile.New(Number?.Trim() ?? string.Empty, Title?.Trim() ?? string.Empty, string.Empty, units);
+        var problems = new List<string>();
+        foreach (var (path, typed, label) in new[] { ("/wall/width", Width, "Corner to corner"), ("/wall/height", Height, "Floor to ceiling") })
+        {
+            if (string.IsNullOrWhiteSpace(typed))
+            {
+                continue;
+            }
+
+            var value = SheetShape.Root.At(path)!.Take(typed, units == "mm" ? UnitSystem.Millimetres : UnitSystem.Inches, out var problem);
+            if (problem is not null)
+            {
+                problems.Add($"{label}: {problem}");
+            }
+            else
+            {
+                Pointer.Set(document, path, value);
+            }
+        }
+
+        if (SiteId is 0 or null && string.IsNullOrWhiteSpace(SiteName))
+        {
+            problems.Add("Site: choose one, or name another. Expected: a name such as Tarn Hall.");
+        }
+
+        if (problems.Count > 0)
+        {
+            return Refuse(problems);
+        }
+
+        var siteId = SiteId is > 0 && Sites.Any(s => s.Id == SiteId) ? SiteId.Value : reader.Company.Jobs.AddSite(SiteName?.Trim() is { Length: > 0 } name ? name : "Site", string.Empty, string.Empty);
+        return await StartAsync(siteId, document);
+    }
+
+    /// <summary>Copies an earlier job, without what belongs to that job alone.</summary>
+    public async Task<IActionResult> OnPostLikeAsync(long like)
+    {
+        Load();
+        if (reader.Open(like) is not { } job)
+        {
+            return Refuse(["The job to copy is not there any more."]);
+        }
+
+        var document = (JsonObject)job.Ledger.Document.DeepClone();
+        Pointer.Set(document, "/placement/approval", null);
+        Pointer.Set(document, "/wall/scan", null);
+        Pointer.Set(document, "/job/number", JsonValue.Create(string.Empty));
+        Pointer.Set(document, "/job/title", JsonValue.Create($"Like {job.Plan.Sheet.Head.Title}"));
+        return await StartAsync(job.Row.Site.Id, document);
+    }
+
+    /// <summary>Imports a job file.</summary>
+    public async Task<IActionResult> OnPostImportAsync(IFormFile? file)
+    {
+        Load();
+        if (file is null || file.Length > JobFile.Longest)
+        {
+            return Refuse([file is null ? "No file was chosen." : $"The file has {file.Length} bytes. Expected: at most {JobFile.Longest}."]);
+        }
+
+        using var text = new StreamReader(file.OpenReadStream());
+        var (document, problem) = JobFile.Parse(await text.ReadToEndAsync());
+        if (document is null)
+        {
+            return Refuse([problem!.ToString()]);
+        }
+
+        var (_, problems) = SheetReader.Read(document);
+        if (problems.Count > 0)
+        {
+            return Refuse([.. problems.Take(8).Select(p => p.ToString())]);
+        }
+
+        var siteName = Pointer.Get(document, "/job/site")?.GetValue<string>() is { Length: > 0 } name ? name : "Imported";
+        var site = Sites.FirstOrDefault(s => s.Name == siteName)?.Id ?? reader.Company.Jobs.AddSite(siteName, string.Empty, string.Empty);
+        return await StartAsync(site, document);
+    }
+
+    private void Load()
+    {
+        Sites = reader.Company.Jobs.Sites();
+        Earlier = reader.Company.Jobs.List(new(PerPage: 100)).Jobs;
+        SiteId ??= Sites.Count > 0 ? Sites[0].Id : 0;
+    }
+
+    private PageResult Refuse(IReadOnlyList<string> problems)
+    {
+        Problems = problems;
+        Response.StatusCode = StatusCodes.Status422UnprocessableEntity;
+        return Page();
+    }
+
+    private async Task<IActionResult> StartAsync(long siteId, JsonObject document)
+    {
+        var id = await JobStart.StartAsync(reader.Company, siteId, document, reader.SignIn, "page");
+        return Redirect($"/jobs/{id}");
+    }
+}

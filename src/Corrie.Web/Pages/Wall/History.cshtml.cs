@@ -1,0 +1,59 @@
+using Corrie.Core.Jobs.Entries;
+using Corrie.Core.Jobs.Format;
+using Corrie.Web.Access;
+using Corrie.Web.Jobs;
+using Microsoft.AspNetCore.Authorization;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+
+namespace Corrie.Web.Pages.Wall;
+
+/// <summary>One line of a job's history.</summary>
+/// <param name="Entry">The entry.</param>
+/// <param name="Author">Who.</param>
+/// <param name="What">What it is about.</param>
+/// <param name="Before">What stood there before.</param>
+/// <param name="After">What it was set to.</param>
+/// <param name="InForce">Whether it has not been taken back.</param>
+public sealed record HistoryLine(Entry Entry, string Author, string What, string Before, string After, bool InForce);
+
+/// <summary>Who changed what, when, and what it was before.</summary>
+[Authorize(nameof(Permission.ReadJobs))]
+public sealed class HistoryModel(Reader reader) : PageModel
+{
+    private const int Most = 100;
+
+    /// <summary>The job's key.</summary>
+    [BindProperty(SupportsGet = true)]
+    public long Id { get; set; }
+
+    /// <summary>The job.</summary>
+    public OpenJob Job { get; private set; } = null!;
+
+    /// <summary>The latest entries, latest first.</summary>
+    public IReadOnlyList<HistoryLine> Lines { get; private set; } = [];
+
+    /// <summary>Shows the history.</summary>
+    public IActionResult OnGet()
+    {
+        if (reader.Open(Id) is not { } job)
+        {
+            return NotFound();
+        }
+
+        Job = job;
+        var style = reader.Style(job.Plan.Sheet.Head.Units);
+        var names = reader.Company.People.All().ToDictionary(p => p.SignIn, p => p.Name);
+        Lines =
+        [
+            .. job.Ledger.Entries.Reverse().Take(Most).Select(e => new HistoryLine(
+                e,
+                names.GetValueOrDefault(e.Author, e.Author),
+                PathWords.Name(e.Path, job.Ledger.Document),
+                e.Undoes is null ? PathWords.Value(e.Path.Length == 0 ? null : job.Ledger.Before(e), style) : string.Empty,
+                PathWords.Value(e.Value, style),
+                job.Ledger.InForce(e))),
+        ];
+        return Page();
+    }
+}

@@ -1,0 +1,355 @@
+using System.Text.Json.Nodes;
+using Corrie.Core.Findings;
+using Corrie.Core.Jobs;
+using Corrie.Core.Jobs.Entries;
+using Corrie.Core.Jobs.Format;
+using Corrie.Core.Measure;
+using Corrie.Core.Placement;
+using Corrie.Core.Survey;
+using Corrie.Data;
+using Corrie.Web.Access;
+using Corrie.Web.Drawing;
+using Corrie.Web.Jobs;
+using Microsoft.AspNetCore.Authorization;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.Filters;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+
+namespace Corrie.Web.Pages.Wall;
+
+/// <summary>A job: its wall, and the questions of one step beside it. Every press appends entries and shows the wall anew.</summary>
+[Authorize(nameof(Permission.ReadJobs))]
+public sealed class IndexModel(Reader reader, TimeProvider time) : PageModel
+{
+    private static readonly string[] Choosable = ["display", "mount", "fastener"];
+
+    /// <summary>The job's key.</summary>
+    [BindProperty(SupportsGet = true)]
+    public long Id { get; set; }
+
+    /// <summary>The step whose questions are shown.</summary>
+    [BindProperty(SupportsGet = true, Name = "step")]
+    public string StepName { get; set; } = "place";
+
+    /// <summary>Which way to look.</summary>
+    [BindProperty(SupportsGet = true, Name = "view")]
+    public string ViewName { get; set; } = "front";
+
+    /// <summary>The last entry that the page had when something was done on it.</summary>
+    [BindProperty]
+    public long Seen { get; set; } = long.MaxValue;
+
+    /// <summary>Who reads.</summary>
+    public Reader Reader => reader;
+
+    /// <summary>The job.</summary>
+    public OpenJob Job { get; private set; } = null!;
+
+    /// <summary>What was wrong with something typed.</summary>
+    public FieldProblem? Problem { get; private set; }
+
+    /// <summary>The step.</summary>
+    public Step Step => Enum.TryParse<Step>(StepName, ignoreCase: true, out var step) ? step : Step.Place;
+
+    /// <summary>The view.</summary>
+    public WallView View => Enum.TryParse<WallView>(ViewName, ignoreCase: true, out var view) ? view : WallView.Front;
+
+    /// <summary>The plan.</summary>
+    public JobPlan Plan => Job.Plan;
+
+    /// <summary>The sheet.</summary>
+    public JobSheet Sheet => Plan.Sheet;
+
+    /// <summary>The document.</summary>
+    public JsonObject Document => Job.Ledger.Document;
+
+    /// <summary>The reader's units.</summary>
+    public LengthStyle Style => reader.Style(Sheet.Head.Units);
+
+    /// <summary>Whether the reader may change the sheet.</summary>
+    public bool Edits => reader.May(Permission.EditJobs);
+
+    /// <summary>Names of people by the name that they sign in with.</summary>
+    public IReadOnlyDictionary<string, string> Names { get; private set; } = new Dictionary<string, string>();
+
+    /// <summary>What the reader may take back next.</summary>
+    public Entry? Undoable => Edits ? Job.Ledger.LastToUndo(reader.SignIn, reader.May(Permission.UndoOthers)) : null;
+
+    /// <summary>What the reader may do again.</summary>
+    public Entry? Redoable => Edits ? Job.Ledger.LastToRedo(reader.SignIn, reader.May(Permission.UndoOthers)) : null;
+
+    /// <summary>Items of the catalogue.</summary>
+    public IReadOnlyList<CatalogueItem> Items(string kind) => reader.Company.Catalogue.List(kind);
+
+    /// <summary>A question about a part of the sheet.</summary>
+    public Field Field(string path, string label, IReadOnlyList<(string Key, string Words)>? choices = null, string? placeholder = null) =>
+        Corrie.Web.Jobs.Field.Of(Document, path, label, Style, Problem, choices, placeholder);
+
+    /// <summary>The address of this job at a step and view.</summary>
+    public string At(Step step, WallView view, string? handler = null) =>
+        $"/jobs/{Id}/{step.ToString().ToLowerInvariant()}?view={view.ToString().ToLowerInvariant()}{(handler is null ? string.Empty : "&handler=" + handler)}";
+
+    /// <summary>The address to which a press is sent.</summary>
+    public string To(string handler) => At(Step, View, handler);
+
+    /// <summary>How long ago something was.</summary>
+    public string Ago(DateTimeOffset at) => (time.GetUtcNow() - at) switch
+    {
+        { TotalMinutes: < 1 } => "just now",
+        { TotalHours: < 1 } span => $"{span.TotalMinutes:0} min ago",
+        { TotalDays: < 1 } span => $"{span.TotalHours:0} h ago",
+        { } span => $"{span.TotalDays:0} d ago",
+    };
+
+    /// <inheritdoc/>
+    public override void OnPageHandlerExecuting(PageHandlerExecutingContext context)
+    {
+        if (reader.Open(Id) is not { } job)
+        {
+            context.Result = NotFound();
+            return;
+        }
+
+        Job = job;
+        if (HttpMethods.IsPost(Request.Method) && !Edits)
+        {
+            context.Result = Forbid();
+            return;
+        }
+
+        Names = reader.Company.People.All().ToDictionary(p => p.SignIn, p => p.Name);
+    }
+
+    /// <summary>Shows the page.</summary>
+    public void OnGet()
+    {
+    }
+
+    /// <summary>Shows the board alone, for a page that is open.</summary>
+    public IActionResult OnGetBoard() => Partial("_Board", this);
+
+    /// <summary>Sets a part to what was typed or chosen.</summary>
+    public async Task<IActionResult> OnPostSetAsync(string path, string? value)
+    {
+        if (SheetShape.Root.At(path) is not { } shape)
+        {
+            return BadRequest();
+        }
+
+        if (string.IsNullOrWhiteSpace(value))
+        {
+            return await Append([new(path, null)]);
+        }
+
+        var taken = shape.Take(value, Style.System, out var problem);
+        if (problem is not null)
+        {
+            return Refuse(path, value, problem.ToString());
+        }
+
+        return await Append([new(path, taken)]);
+    }
+
+    /// <summary>Adds a stud, layer, feature or seat.</summary>
+    public async Task<IActionResult> OnPostAddAsync(string map)
+    {
+        var fields = map switch
+        {
+            "/wall/studs" => new[] { "centre", "state" },
+            "/wall/layers" => ["name", "thickness", "order"],
+            "/wall/features" => ["kind", "name", "left", "bottom", "width", "height", "depth"],
+            "/placement/viewers" => ["name", "eye", "distance"],
+            _ => [],
+        };
+        if (fields.Length == 0)
+        {
+            return BadRequest();
+        }
+
+        var group = new JsonObject();
+        foreach (var name in fields)
+        {
+            var typed = Request.Form[name].ToString();
+            if (typed.Length > 0)
+            {
+                var shape = SheetShape.Root.At($"{map}/new/{name}")!;
+                group[name] = shape.Take(typed, Style.System, out var problem);
+                if (problem is not null)
+                {
+                    return Refuse($"{map}/new/{name}", typed, problem.ToString());
+                }
+            }
+        }
+
+        if (map == "/wall/layers")
+        {
+            group["order"] ??= Sheet.Wall is { Layers: { Count: > 0 } layers } ? layers.Max(l => l.Order) + 1 : 1;
+        }
+
+        var key = map[(map.LastIndexOf('/') + 1)..][0] + Guid.NewGuid().ToString("N")[..6];
+        var lacking = new List<SheetProblem>();
+        SheetShape.Root.At($"{map}/{key}")!.Check(group, $"{map}/new", lacking);
+        if (lacking.Count > 0)
+        {
+            var lacks = lacking[0].Understood.Split('\'') is [_, var name, ..] ? name : fields[0];
+            return Refuse($"{map}/new/{lacks}", Request.Form[lacks].ToString(), $"{lacking[0].Understood}. Expected: {lacking[0].Expected}.");
+        }
+
+        return await Append([new($"{map}/{key}", group)]);
+    }
+
+    /// <summary>What was typed into a form that adds something, kept when it was refused.</summary>
+    public string Kept(string map, string name) =>
+        Problem is { } p && p.Path.StartsWith(map + "/new/", StringComparison.Ordinal) ? Request.Form[name].ToString() : string.Empty;
+
+    /// <summary>Takes a part away.</summary>
+    public Task<IActionResult> OnPostRemoveAsync(string path) =>
+        SheetShape.Root.At(path) is null ? Task.FromResult<IActionResult>(BadRequest()) : Append([new(path, null)]);
+
+    /// <summary>Copies an item of the catalogue onto the sheet.</summary>
+    public async Task<IActionResult> OnPostChooseAsync(string kind, string? item)
+    {
+        if (!Choosable.Contains(kind))
+        {
+            return BadRequest();
+        }
+
+        var path = kind == "fastener" ? "/fixing/fastener" : "/" + kind;
+        if (string.IsNullOrEmpty(item))
+        {
+            return await Append([new(path, null)]);
+        }
+
+        if (reader.Company.Catalogue.Find(item) is not { } found || found.Kind != kind)
+        {
+            return Refuse(path, item, "That item is not in the catalogue any more. Expected: one of the list.");
+        }
+
+        var copy = (JsonObject)found.Document.DeepClone();
+        copy["item"] = found.Id;
+        return await Append([new(path, copy)]);
+    }
+
+    /// <summary>Moves the display to where it was dropped; both in 1/640 mm, from the left corner and over the floor.</summary>
+    public async Task<IActionResult> OnPostDragAsync(long across, long bottom)
+    {
+        if (Sheet is not { Placement: { } placement, Display: { } display } || Plan.Placed is not { } placed)
+        {
+            return BadRequest();
+        }
+
+        string Exact(Length length) => LengthText.Exact(length, Sheet.Head.Units);
+        var changes = new List<Change>();
+        var (x, y) = (Length.FromUnits(Math.Clamp(across, 0, Sheet.Wall!.Width.Units)), Length.FromUnits(Math.Clamp(bottom, 0, Sheet.Wall.Height.Units)));
+        if (y != placed.Outer.Bottom)
+        {
+            changes.Add(new("/placement/height", Exact(Placer.GivenOf(placement.Given, y, display.Height))));
+        }
+
+        if (x != placed.Outer.CentreX)
+        {
+            changes.Add(new("/placement/over", null));
+            changes.Add(new("/placement/across", Exact(x)));
+        }
+
+        return await Append(changes);
+    }
+
+    /// <summary>Hooks a tape on another datum.</summary>
+    public Task<IActionResult> OnPostHookAsync(string axis, string datum) =>
+        Plan.Datums.Any(d => d.Id == datum && d.Axis == (axis == "up" ? Axis.Up : Axis.Across))
+            ? Append([new(axis == "up" ? "/setOut/up" : "/setOut/across", datum)])
+            : Task.FromResult<IActionResult>(BadRequest());
+
+    /// <summary>Applies a fix that the planner worked out.</summary>
+    public Task<IActionResult> OnPostFixAsync(string code, string part, int number)
+    {
+        var fixes = Plan.Findings.FirstOrDefault(f => f.Code == code && f.Where.Part == part)?.Fixes ?? [];
+        return number >= 0 && number < fixes.Count ? Append(fixes[number].Changes) : Again();
+    }
+
+    /// <summary>Records the client's consent to the place as it is.</summary>
+    public Task<IActionResult> OnPostApproveAsync(string? by)
+    {
+        if (Plan.Placed is not { } placed)
+        {
+            return Task.FromResult<IActionResult>(BadRequest());
+        }
+
+        return string.IsNullOrWhiteSpace(by)
+            ? Task.FromResult(Refuse("/placement/approval/by", string.Empty, "No name was typed. Expected: who consented."))
+            : Append([new("/placement/approval", new JsonObject
+            {
+                ["by"] = by.Trim()[..Math.Min(80, by.Trim().Length)],
+                ["centre"] = LengthText.Exact(placed.Outer.CentreY, Sheet.Head.Units),
+                ["across"] = LengthText.Exact(placed.Outer.CentreX, Sheet.Head.Units),
+            })]);
+    }
+
+    /// <summary>Records that services were looked for.</summary>
+    public Task<IActionResult> OnPostScanAsync(string? with, bool crossings) => string.IsNullOrWhiteSpace(with)
+        ? Task.FromResult(Refuse("/wall/scan/with", string.Empty, "No tool was typed. Expected: with what it was looked for, such as a scanner for metal and live wires."))
+        : Append([new("/wall/scan", new JsonObject { ["by"] = reader.Name, ["with"] = with.Trim()[..Math.Min(120, with.Trim().Length)], ["crossings"] = crossings })]);
+
+    /// <summary>Takes back the last press.</summary>
+    public Task<IActionResult> OnPostUndoAsync() => Undoable is { } last ? TakeBack(last) : Again();
+
+    /// <summary>Does again what was taken back last.</summary>
+    public Task<IActionResult> OnPostRedoAsync() => Redoable is { } last ? TakeBack(last) : Again();
+
+    /// <summary>Chooses one of two values for one thing.</summary>
+    public async Task<IActionResult> OnPostSettleAsync(string path, string entry)
+    {
+        if (Job.Ledger.Rivals.FirstOrDefault(r => r.Path == path) is not { } rivals ||
+            rivals.Others.Prepend(rivals.InForce).FirstOrDefault(e => e.Id == entry) is not { } chosen)
+        {
+            return await Again();
+        }
+
+        // A choice replaces all of them, also those that the page had not seen when it was made.
+        Seen = long.MaxValue;
+        return await Append([new(path, chosen.Value?.DeepClone())]);
+    }
+
+    private async Task<IActionResult> TakeBack(Entry last)
+    {
+        await reader.Company.Entries.Append(Id, reader.SignIn, "page", [new(Guid.NewGuid().ToString("N"), string.Empty, null, [], last.Batch)]);
+        return await Again();
+    }
+
+    private async Task<IActionResult> Append(IReadOnlyList<Change> changes)
+    {
+        var seqOf = Job.Ledger.Entries.ToDictionary(e => e.Id, e => e.Seq);
+        var entries = changes
+            .Where(c => !JsonNode.DeepEquals(Pointer.Get(Document, c.Path), c.Value) || Job.Ledger.HoldersOf(c.Path).Count > 1)
+            .Select(c => new NewEntry(
+                Guid.NewGuid().ToString("N"), c.Path, c.Value?.DeepClone(), [.. Job.Ledger.HoldersOf(c.Path).Where(h => seqOf[h] <= Seen)]))
+            .ToList();
+        if (entries.Count > 0)
+        {
+            await reader.Company.Entries.Append(Id, reader.SignIn, "page", entries);
+        }
+
+        return await Again();
+    }
+
+    private IActionResult Refuse(string path, string typed, string words)
+    {
+        Problem = new(path, typed, words);
+        Response.StatusCode = StatusCodes.Status422UnprocessableEntity;
+        return Show();
+    }
+
+    private Task<IActionResult> Again()
+    {
+        if (!Request.Headers.ContainsKey("HX-Request"))
+        {
+            return Task.FromResult<IActionResult>(Redirect(At(Step, View)));
+        }
+
+        Job = reader.Open(Id)!;
+        return Task.FromResult(Show());
+    }
+
+    private IActionResult Show() => Request.Headers.ContainsKey("HX-Request") ? Partial("_Board", this) : Page();
+}

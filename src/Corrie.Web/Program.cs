@@ -1,0 +1,128 @@
+using System.Net.ServerSentEvents;
+using Corrie.Web.Access;
+using Corrie.Web.Api;
+using Corrie.Web.Demo;
+using Corrie.Web.Jobs;
+using Microsoft.AspNetCore.Authentication.Cookies;
+using Microsoft.AspNetCore.Authorization;
+using Microsoft.AspNetCore.DataProtection;
+
+var builder = WebApplication.CreateBuilder(args);
+var data = Path.GetFullPath(builder.Configuration["Data"] ?? "data");
+Directory.CreateDirectory(data);
+
+builder.WebHost.ConfigureKestrel(kestrel => kestrel.AddServerHeader = false);
+builder.Services.AddSingleton(TimeProvider.System);
+builder.Services.AddSingleton(services => new Companies(data, services.GetRequiredService<TimeProvider>()));
+builder.Services.AddSingleton<Passwords>();
+builder.Services.AddSingleton<LiveJobs>();
+builder.Services.AddHttpContextAccessor();
+builder.Services.AddScoped(services => services.GetRequiredService<IHttpContextAccessor>().HttpContext is { } context &&
+    Reader.Of(context, services.GetRequiredService<Companies>()) is { } reader
+        ? reader
+        : throw new InvalidOperationException("Nobody is signed in; a page or endpoint lacks its policy."));
+builder.Services.AddDataProtection().SetApplicationName("corrie").PersistKeysToFileSystem(new(Path.Combine(data, "keys")));
+builder.Services.AddAuthentication(CookieAuthenticationDefaults.AuthenticationScheme).AddCookie(cookie =>
+{
+    cookie.LoginPath = "/sign-in";
+    cookie.AccessDeniedPath = "/not-allowed";
+    cookie.Cookie.Name = "corrie";
+    cookie.Cookie.SameSite = SameSiteMode.Lax;
+    cookie.ExpireTimeSpan = TimeSpan.FromDays(14);
+    cookie.Events.OnRedirectToLogin = context => ApiOrPage(context, StatusCodes.Status401Unauthorized);
+    cookie.Events.OnRedirectToAccessDenied = context => ApiOrPage(context, StatusCodes.Status403Forbidden);
+});
+builder.Services.AddAuthorization(authorization =>
+{
+    foreach (var permission in Enum.GetValues<Permission>())
+    {
+        authorization.AddPolicy(permission.ToString(), policy => policy.RequireAssertion(context =>
+            context.User.Identity is { IsAuthenticated: true } && context.User.Claims.Any(c =>
+                c.Type == System.Security.Claims.ClaimTypes.Role && Enum.TryParse<Corrie.Data.Role>(c.Value, out var role) && role.May(permission))));
+    }
+
+    authorization.FallbackPolicy = new AuthorizationPolicyBuilder().RequireAuthenticatedUser().Build();
+});
+builder.Services.AddAntiforgery(antiforgery =>
+{
+    antiforgery.HeaderName = "RequestVerificationToken";
+    antiforgery.Cookie.Name = "corrie-form";
+});
+builder.Services.AddRazorPages();
+builder.Services.AddOpenApi(JobsApi.Describe);
+
+var app = builder.Build();
+if (app.Configuration.GetValue<bool>("Demo"))
+{
+    TarnHall.Load(app.Services.GetRequiredService<Companies>(), app.Services.GetRequiredService<Passwords>());
+}
+
+app.UseExceptionHandler("/error");
+app.UseStatusCodePagesWithReExecute("/error", "?status={0}");
+app.Use((context, next) =>
+{
+    var headers = context.Response.Headers;
+    headers.ContentSecurityPolicy = "default-src 'self'; object-src 'none'; base-uri 'none'; form-action 'self'; frame-ancestors 'none'";
+    headers.XContentTypeOptions = "nosniff";
+    headers["Referrer-Policy"] = "same-origin";
+    return next(context);
+});
+app.UseAuthentication();
+app.UseAuthorization();
+app.UseAntiforgery();
+app.MapStaticAssets().AllowAnonymous();
+app.MapRazorPages().WithStaticAssets();
+app.MapOpenApi().RequireAuthorization();
+JobsApi.Map(app);
+app.MapGet("/jobs/{id:long}/events", (long id, Reader reader, LiveJobs live, IHostApplicationLifetime life, HttpContext context) =>
+    reader.Open(id) is null
+        ? Results.NotFound()
+        : TypedResults.ServerSentEvents(Until(live, reader.Company.Key, id, life, context)))
+    .RequireAuthorization(nameof(Permission.ReadJobs)).ExcludeFromDescription();
+app.Run();
+
+// Both the reader leaving and the server stopping end a stream; without the second, stopping would wait for it.
+static async IAsyncEnumerable<SseItem<string>> Until(LiveJobs live, string company, long id, IHostApplicationLifetime life, HttpContext context)
+{
+    using var stop = CancellationTokenSource.CreateLinkedTokenSource(context.RequestAborted, life.ApplicationStopping);
+    var stream = live.Follow(company, id, stop.Token).GetAsyncEnumerator(stop.Token);
+    while (true)
+    {
+        try
+        {
+            if (!await stream.MoveNextAsync())
+            {
+                break;
+            }
+        }
+        catch (OperationCanceledException)
+        {
+            break;
+        }
+
+        yield return stream.Current;
+    }
+
+    await stream.DisposeAsync();
+}
+
+static Task ApiOrPage(Microsoft.AspNetCore.Authentication.RedirectContext<CookieAuthenticationOptions> context, int status)
+{
+    if (context.Request.Path.StartsWithSegments("/api") || context.Request.Headers.ContainsKey("HX-Request"))
+    {
+        context.Response.StatusCode = status;
+        if (context.Request.Headers.ContainsKey("HX-Request"))
+        {
+            context.Response.Headers["HX-Redirect"] = context.RedirectUri;
+        }
+    }
+    else
+    {
+        context.Response.Redirect(context.RedirectUri);
+    }
+
+    return Task.CompletedTask;
+}
+
+/// <summary>The web application; named so that tests can start it.</summary>
+public partial class Program;

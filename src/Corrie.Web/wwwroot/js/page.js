@@ -1,0 +1,120 @@
+// What every page does: no-script buttons away, keys, live changes, and the wall.
+import { wall } from './wall.js';
+
+document.documentElement.classList.add('scripted');
+window.Idiomorph && (window.Idiomorph.defaults.ignoreActiveValue = true);
+
+document.addEventListener('change', event => {
+  if (event.target.matches('[data-submit]')) {
+    event.target.form.requestSubmit();
+  }
+});
+document.addEventListener('click', event => {
+  if (event.target.closest('[data-print]')) {
+    window.print();
+  }
+  if (event.target.closest('[data-help]')) {
+    help();
+  }
+});
+
+const board = () => document.getElementById('board');
+const say = words => {
+  const said = document.getElementById('said');
+  said.textContent = words;
+  clearTimeout(say.timer);
+  say.timer = setTimeout(() => { said.textContent = ''; }, 3500);
+};
+
+// Keys: letters for views, figures for steps. Not while something is typed, and never together with a control key.
+document.addEventListener('keydown', event => {
+  if (event.ctrlKey || event.metaKey || event.altKey || event.target.matches('input, select, textarea')) {
+    return;
+  }
+  if (event.key === '/') {
+    const search = document.querySelector('[type="search"], .side-pane input:not([type="hidden"])');
+    if (search) {
+      event.preventDefault();
+      search.focus();
+    }
+    return;
+  }
+  if (event.key === '?') {
+    help();
+    return;
+  }
+  const target = [...document.querySelectorAll('[data-key]')].find(e => e.dataset.key === event.key.toLowerCase());
+  if (target && !target.disabled) {
+    event.preventDefault();
+    target.click();
+  }
+});
+
+function help() {
+  if (document.querySelector('dialog.keys')) {
+    return;
+  }
+  const dialog = document.createElement('dialog');
+  dialog.className = 'keys';
+  const rows = [['F B S A', 'in front, behind, side, above'], ['1 2 3 4', 'survey, place, hang, fix'], ['U R', 'undo, redo'], ['/', 'to the first question, or to the search'],
+    ['Arrows', 'on the display: move it a step; with Shift an inch or a centimetre'], ['Arrows', 'on a hook: to the next datum']];
+  dialog.innerHTML = '<h2>Keys</h2><dl></dl><form method="dialog"><button class="do">Close</button></form>';
+  for (const [key, words] of rows) {
+    const [dt, dd] = [document.createElement('dt'), document.createElement('dd')];
+    [dt.textContent, dd.textContent] = [key, words];
+    dialog.querySelector('dl').append(dt, dd);
+  }
+  document.body.append(dialog);
+  dialog.addEventListener('close', () => dialog.remove());
+  dialog.showModal();
+}
+
+// Others' changes appear by themselves; the page fetches its board anew when the job has moved past what it shows.
+let stream = null;
+let streaming = null;
+function follow() {
+  const job = board()?.dataset.job;
+  if (job === streaming) {
+    return;
+  }
+  stream?.close();
+  stream = null;
+  streaming = job;
+  if (!job) {
+    return;
+  }
+  stream = new EventSource(`/jobs/${job}/events`);
+  const refresh = seq => {
+    const now = board();
+    if (!now || Number(now.dataset.seq) >= seq) {
+      return;
+    }
+    if (now.dataset.busy) {
+      now.dataset.missed = '1';
+      return;
+    }
+    htmx.ajax('GET', now.dataset.here + '&handler=Board', { target: '#board', swap: 'morph:outerHTML' });
+  };
+  stream.addEventListener('moved', event => refresh(Number(event.data)));
+  // After a gap in the line anything may have happened.
+  let first = true;
+  stream.addEventListener('open', () => {
+    if (!first) {
+      refresh(Infinity);
+    }
+    first = false;
+  });
+}
+
+document.body.addEventListener('htmx:afterSettle', () => {
+  follow();
+  const wrong = document.querySelector('.says strong');
+  if (wrong) {
+    say(wrong.textContent);
+  }
+});
+document.body.addEventListener('htmx:sendError', () => say('No connection: nothing was changed. Try again.'));
+document.body.addEventListener('htmx:responseError', event => say(event.detail.xhr.status === 403 ? 'Your role does not allow this.' : 'That did not work; nothing was changed.'));
+
+follow();
+wall();

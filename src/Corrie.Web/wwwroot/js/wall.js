@@ -1,0 +1,183 @@
+// Dragging on the wall: the display and the tapes' hooks. Shown at once, settled by the server on release.
+import { figures, perInch, perMillimetre, round } from './length.js';
+
+const svgOf = element => element.closest('svg.drawing');
+
+function style(svg) {
+  return { system: svg.dataset.system, denominator: Number(svg.dataset.denominator), feet: svg.dataset.feet === '1' };
+}
+
+function point(svg, event) {
+  const at = new DOMPoint(event.clientX, event.clientY).matrixTransform(svg.getScreenCTM().inverse());
+  return at;
+}
+
+function post(handler, values) {
+  const board = document.getElementById('board');
+  htmx.ajax('POST', `${board.dataset.here}&handler=${handler}`, { target: '#board', swap: 'morph:outerHTML', values: { seen: board.dataset.seq, ...values } });
+}
+
+function readout(svg, words, event) {
+  const hold = svg.parentElement;
+  let box = hold.querySelector('.readout');
+  if (!box) {
+    box = document.createElement('output');
+    box.className = 'readout';
+    hold.append(box);
+  }
+  box.textContent = words;
+  const area = hold.getBoundingClientRect();
+  box.style.setProperty('left', `${Math.max(0, Math.min(event.clientX - area.left + 18, area.width - box.offsetWidth - 4))}px`);
+  box.style.setProperty('top', `${Math.max(0, event.clientY - area.top - 52)}px`);
+}
+
+function reading(units, datum, svg, back) {
+  const off = units - datum;
+  return (off < 0 ? back : '') + figures(Math.abs(off), style(svg));
+}
+
+/** Where the display is after a drag of dx, dy pixels of the drawing, snapped to what the reader can read. */
+function moved(svg, display, dx, dy) {
+  const scale = Number(svg.dataset.scale);
+  const step = Number(svg.dataset.step);
+  const [across0, bottom0] = [Number(display.dataset.centre), Number(display.dataset.bottom)];
+  const [datumX, datumY] = [Number(svg.dataset.datumAcross), Number(svg.dataset.datumUp)];
+  const snap = (at, datum) => datum + round(at - datum, step);
+  // What is not moved keeps its exact place.
+  const across = Math.abs(dx) < 2 ? across0 : snap(across0 + dx / scale, datumX);
+  const bottom = Math.abs(dy) < 2 ? bottom0 : snap(bottom0 - dy / scale, datumY);
+  return { across: Math.max(0, Math.round(across)), bottom: Math.max(0, Math.round(bottom)) };
+}
+
+function show(svg, display, at) {
+  const scale = Number(svg.dataset.scale);
+  const dx = (at.across - Number(display.dataset.centre)) * scale;
+  const dy = -(at.bottom - Number(display.dataset.bottom)) * scale;
+  display.setAttribute('transform', `translate(${dx} ${dy})`);
+  for (const follower of svg.querySelectorAll('[data-follow="display"]')) {
+    follower.setAttribute('transform', follower.dataset.axis === 'up' ? `translate(0 ${dy})` : `translate(${dx} 0)`);
+    follower.querySelectorAll('.reading').forEach(r => r.classList.add('gone-now'));
+  }
+  svg.querySelectorAll('[data-gone="display"], .tag').forEach(g => g.classList.add('gone-now'));
+}
+
+function settle(svg) {
+  svg.parentElement.querySelector('.readout')?.remove();
+  const board = document.getElementById('board');
+  delete board.dataset.busy;
+}
+
+function startDisplay(svg, display, event) {
+  const from = point(svg, event);
+  const board = document.getElementById('board');
+  board.dataset.busy = '1';
+  display.setPointerCapture(event.pointerId);
+  let at = null;
+  const move = e => {
+    const to = point(svg, e);
+    at = moved(svg, display, to.x - from.x, to.y - from.y);
+    show(svg, display, at);
+    const [x, y] = [Number(svg.dataset.datumAcross), Number(svg.dataset.datumUp)];
+    readout(svg, `centre ${reading(at.across, x, svg, '◂')}   bottom ${reading(at.bottom, y, svg, '▾')}`, e);
+  };
+  const end = e => {
+    display.removeEventListener('pointermove', move);
+    settle(svg);
+    if (at && e.type === 'pointerup') {
+      post('Drag', at);
+    } else if (at) {
+      show(svg, display, { across: Number(display.dataset.centre), bottom: Number(display.dataset.bottom) });
+    }
+  };
+  display.addEventListener('pointermove', move);
+  display.addEventListener('pointerup', end, { once: true });
+  display.addEventListener('pointercancel', end, { once: true });
+}
+
+function startHook(svg, hook, event) {
+  const axis = hook.dataset.hook;
+  const stops = [...svg.querySelectorAll(`.hook-stop[data-axis="${axis}"]`)];
+  document.getElementById('board').dataset.busy = '1';
+  svg.classList.add('hooking', `hooking-${axis}`);
+  hook.setPointerCapture(event.pointerId);
+  const from = point(svg, event);
+  let near = null;
+  const move = e => {
+    const to = point(svg, e);
+    const along = axis === 'up' ? to.y : to.x;
+    hook.setAttribute('transform', axis === 'up' ? `translate(0 ${to.y - from.y})` : `translate(${to.x - from.x} 0)`);
+    near = stops.reduce((best, s) => Math.abs(s.dataset.at - along) < Math.abs(best.dataset.at - along) ? s : best, stops[0]);
+    stops.forEach(s => s.classList.toggle('near', s === near));
+    readout(svg, near.querySelector('text').textContent, e);
+  };
+  const end = e => {
+    hook.removeEventListener('pointermove', move);
+    svg.classList.remove('hooking', `hooking-${axis}`);
+    stops.forEach(s => s.classList.remove('near'));
+    hook.removeAttribute('transform');
+    settle(svg);
+    if (near && e.type === 'pointerup' && near.dataset.datum !== hook.dataset.datum) {
+      post('Hook', { axis, datum: near.dataset.datum });
+    }
+  };
+  hook.addEventListener('pointermove', move);
+  hook.addEventListener('pointerup', end, { once: true });
+  hook.addEventListener('pointercancel', end, { once: true });
+}
+
+// A few presses of an arrow key are one move: it is sent when the keys come to rest.
+let nudge = null;
+function key(svg, element, event) {
+  const sign = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, 1], ArrowDown: [0, -1] }[event.key];
+  if (!sign) {
+    return;
+  }
+  event.preventDefault();
+  if (element.dataset.hook) {
+    const axis = element.dataset.hook;
+    const stops = [...svg.querySelectorAll(`.hook-stop[data-axis="${axis}"]`)].sort((a, b) => a.dataset.at - b.dataset.at);
+    const here = stops.findIndex(s => s.dataset.datum === element.dataset.datum);
+    const next = stops[here + (axis === 'up' ? -sign[1] : sign[0])];
+    if (next) {
+      post('Hook', { axis, datum: next.dataset.datum });
+    }
+    return;
+  }
+  const big = svg.dataset.system === 'in' ? perInch : 10 * perMillimetre;
+  const step = event.shiftKey ? big : Number(svg.dataset.step);
+  nudge ??= { across: Number(element.dataset.centre), bottom: Number(element.dataset.bottom) };
+  nudge.across = Math.max(0, nudge.across + sign[0] * step);
+  nudge.bottom = Math.max(0, nudge.bottom + sign[1] * step);
+  show(svg, element, nudge);
+  clearTimeout(key.timer);
+  key.timer = setTimeout(() => {
+    const at = nudge;
+    nudge = null;
+    post('Drag', at);
+  }, 350);
+}
+
+/** Listens on the document, so that a board that is swapped in needs nothing. */
+export function wall() {
+  document.addEventListener('pointerdown', event => {
+    const svg = event.target.closest?.('svg.drawing[data-edits]');
+    if (!svg || event.button !== 0) {
+      return;
+    }
+    const hook = event.target.closest('[data-hook]');
+    const display = event.target.closest('[data-drag="display"]');
+    if (hook) {
+      event.preventDefault();
+      startHook(svg, hook, event);
+    } else if (display) {
+      event.preventDefault();
+      startDisplay(svg, display, event);
+    }
+  });
+  document.addEventListener('keydown', event => {
+    const element = event.target.closest?.('[data-hook], [data-drag]');
+    if (element && svgOf(element)?.dataset.edits) {
+      key(svgOf(element), element, event);
+    }
+  });
+}
