@@ -130,7 +130,7 @@ public static class Hanger
 
         if (!mount.Walls.Contains(wall.Kind))
         {
-            yield return HangingFindings.WrongWall.At(part, $"The mount is not made for {NameOf(wall.Kind)}; it is for {string.Join(" and ", mount.Walls.Select(NameOf))}.");
+            yield return HangingFindings.WrongWall.At(part, $"The mount, rated for {mount.Rated}, is not made for {NameOf(wall.Kind)}; it is for {string.Join(" and ", mount.Walls.Select(NameOf))}.");
         }
         else if (mount.Studs > 1 && wall.Kind != WallKind.Masonry && wall.Spacing > Length.Zero)
         {
@@ -158,7 +158,7 @@ public static class Hanger
         if (choice.MeasuredBottomToHook is not null && off.Abs > HeightChain.MostDifference(2))
         {
             yield return HangingFindings.ChainDisagrees.At(
-                hook,
+                hook with { Part = "hook-line/catalogue" },
                 $"Bottom to hook is measured as {hung.BottomToHook}; by the catalogue, with arm hole {hung.ArmHole}, it is {byCatalogue}: {off.Abs} {(off > Length.Zero ? "less" : "more")}. Another arm hole, or a wrong reading?");
         }
 

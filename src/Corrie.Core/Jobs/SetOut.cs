@@ -22,7 +22,7 @@ public static class SetOut
         if (hung is not null)
         {
             marks.Add(new("hook-line", "Hook line", null, hung.HookLine, hung.Chains.Single(c => c.From == sheet.Hanging.Reference).Say()));
-            marks.AddRange(Bolts(bolts));
+            marks.AddRange(Lines(hung, bolts?.Bolts ?? []));
             marks.Add(new("plate", "Plate centre", hung.Position.Plate, null, SlideWords(hung.Position.Slide - (sheet.Display?.VesaCentreRight ?? Length.Zero))));
             marks.Add(new("plate-top", "Plate top", null, hung.Plate.Top, $"{hung.Plate.Top - hung.HookLine} over the hook line"));
             if (hung.Template is { } template)
@@ -55,16 +55,32 @@ public static class SetOut
             : Phrase.Of($"{choice.Across.Abs} {Hanger.Side(choice.Across)} of the centre of the {name}");
     }
 
-    private static IEnumerable<Mark> Bolts(Fixed? bolts)
+    // A crew snaps the rows and plumbs the studs: one figure a line, and the bolts are where they cross.
+    private static IEnumerable<Mark> Lines(Hung hung, IReadOnlyList<Bolt> bolts)
     {
-        Bolt? before = null;
-        foreach (var bolt in bolts?.Bolts ?? [])
+        foreach (var row in bolts.GroupBy(b => (b.Row, b.Y)))
         {
-            var sameRow = before?.Row == bolt.Row;
-            Phrase how = sameRow ? Phrase.Of($"{bolt.X - before!.X} on from bolt {before.Number}") : Phrase.Of($"{bolt.Row} row");
-            how.AppendFormatted($"; stud {StateWord(bolt.Stud.State)}, {(bolt.OffCentre == Length.Zero ? Phrase.Of("dead centre") : Phrase.Of($"{bolt.OffCentre} off its centre"))}");
-            yield return new(bolt.Part, $"Bolt {bolt.Number}", bolt.X, bolt.Y, how);
-            before = bolt;
+            var under = hung.HookLine - row.Key.Y;
+            yield return new(
+                $"row/{row.Key.Row}",
+                row.Key.Row.Length == 0 ? "Row" : $"{char.ToUpperInvariant(row.Key.Row[0])}{row.Key.Row[1..]} row",
+                null,
+                row.Key.Y,
+                $"{under.Abs} {(under < Length.Zero ? "over" : "under")} the hook line, {row.Count()} bolts");
+        }
+
+        Length? before = null;
+        foreach (var line in bolts.GroupBy(b => b.X).OrderBy(g => g.Key))
+        {
+            var (bolt, numbers) = (line.First(), string.Join(", ", line.Select(b => b.Number)));
+            Phrase how = $"stud {StateWord(bolt.Stud.State)}, {(bolt.OffCentre == Length.Zero ? Phrase.Of("dead centre") : Phrase.Of($"{bolt.OffCentre} off its centre"))}";
+            if (before is { } last)
+            {
+                how.AppendFormatted($"; {line.Key - last} on");
+            }
+
+            yield return new($"bolts/{numbers.Replace(", ", "+")}", $"{(line.Count() == 1 ? "Bolt" : "Bolts")} {numbers}", line.Key, null, how);
+            before = line.Key;
         }
     }
 

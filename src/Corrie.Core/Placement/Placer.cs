@@ -152,10 +152,10 @@ public static class Placer
             ];
             yield return gap < Length.Zero
                 ? PlacementFindings.BehindFurniture.At(
-                    new("display", outer.CentreX, outer.Bottom),
+                    new("display/bottom", outer.CentreX, outer.Bottom),
                     $"The display's bottom at {outer.Bottom} lies {-gap} below the top of the {f.Name} at {f.Top}.", fixes)
                 : PlacementFindings.GapTooSmall.At(
-                    new("display", outer.CentreX, outer.Bottom),
+                    new("display/bottom", outer.CentreX, outer.Bottom),
                     $"The gap over the {f.Name} is {gap}; at least {choice.GapBelow} is asked for.", fixes);
         }
 
@@ -163,7 +163,7 @@ public static class Placer
         {
             var bottom = ceiling - choice.GapAbove - outer.Height;
             yield return PlacementFindings.OutOfRoom.At(
-                new("display", outer.CentreX, outer.Top),
+                new("display/top", outer.CentreX, outer.Top),
                 $"The display's top at {outer.Top} is {outer.Top - ceiling} above the {ceilingName} at {ceiling}.",
                 bottom < placed.LeastBottom ? [] :
                     [new Fix($"Lower it {outer.Bottom - bottom}", $"bottom at {bottom}", [HeightChange(choice, bottom, outer.Height)])]);
@@ -171,14 +171,14 @@ public static class Placer
         else if (ceiling - outer.Top < choice.GapAbove)
         {
             yield return PlacementFindings.GapTooSmall.At(
-                new("display", outer.CentreX, outer.Top),
+                new("display/top", outer.CentreX, outer.Top),
                 $"The gap up to the {ceilingName} is {ceiling - outer.Top}; at least {choice.GapAbove} is asked for.");
         }
 
         if (outer.Bottom < Length.Zero)
         {
             yield return PlacementFindings.OutOfRoom.At(
-                new("display", outer.CentreX, outer.Bottom), $"The display's bottom lies {-outer.Bottom} under the floor.");
+                new("display/floor", outer.CentreX, outer.Bottom), $"The display's bottom lies {-outer.Bottom} under the floor.");
         }
 
         foreach (var (edge, over, name) in new[]
@@ -190,7 +190,7 @@ public static class Placer
             if (over > Length.Zero)
             {
                 yield return PlacementFindings.OutOfRoom.At(
-                    new("display", edge, outer.CentreY), $"The display passes the {name} by {over}.");
+                    new($"display/{name}", edge, outer.CentreY), $"The display passes the {name} by {over}.");
             }
         }
 
@@ -199,7 +199,7 @@ public static class Placer
         {
             var over = Length.Min(outer.Right - f.Left, f.Right - outer.Left);
             yield return PlacementFindings.OutOfRoom.At(
-                new("display", f.Centre < outer.CentreX ? f.Right : f.Left, outer.CentreY),
+                new($"features/{f.Id}", f.Centre < outer.CentreX ? f.Right : f.Left, outer.CentreY),
                 $"The display covers the {f.Name} by {over}.",
                 new Fix(
                     $"Move it {over} to the {(f.Centre < outer.CentreX ? "right" : "left")}",
@@ -225,7 +225,7 @@ public static class Placer
                 var by = placed.Outer.Bottom - lowest;
                 var after = Angle.OfSlope(placed.Picture.CentreY - by - viewer.Eye, viewer.Distance);
                 yield return PlacementFindings.TooHigh.At(
-                    new("display", placed.Outer.CentreX, placed.Outer.Top),
+                    new($"views/{viewer.Id}", placed.Outer.CentreX, placed.Outer.Top),
                     $"From the {viewer.Name} it is {view.ToCentre} up to the picture's centre (at most {new Angle(limit)}) and {view.ToTop} to its top (at most {MostToTop}).",
                     by <= Length.Zero ? [] :
                         [new Fix($"Lower it {by}", $"bottom at {lowest}, {after} up to the centre", [HeightChange(choice, lowest, display.Height)])]);
@@ -236,14 +236,14 @@ public static class Placer
                 var seat = placed.Picture.Width.Half * (1 / Math.Tan(LeastField.Radians / 2));
                 var diagonal = display.Diagonal * (viewer.Distance / seat);
                 yield return PlacementFindings.TooSmall.At(
-                    new("display"),
+                    new($"views/{viewer.Id}"),
                     $"From the {viewer.Name} at {viewer.Distance} the picture fills {view.Field}; {LeastField} is reached at {seat}, or at this seat with a diagonal of {diagonal}.");
             }
             else if (view.Field.Degrees > MostField.Degrees)
             {
                 var seat = placed.Picture.Width.Half * (1 / Math.Tan(MostField.Radians / 2));
                 yield return PlacementFindings.TooNear.At(
-                    new("display"),
+                    new($"views/{viewer.Id}"),
                     $"From the {viewer.Name} at {viewer.Distance} the picture fills {view.Field}; {MostField} is reached at {seat}.");
             }
         }
@@ -264,7 +264,7 @@ public static class Placer
         foreach (var fire in wall.Features.Where(f => f.Kind == FeatureKind.Fireplace && f.Overlaps(outer.Left, outer.Right) && f.Top <= outer.CentreY))
         {
             yield return PlacementFindings.OverFireplace.At(
-                new("display", outer.CentreX, outer.Bottom),
+                new($"features/{fire.Id}", outer.CentreX, outer.Bottom),
                 $"The display's bottom is {outer.Bottom - fire.Top} over the {fire.Name}; the air there has not been measured with the fire on.");
         }
     }

@@ -48,7 +48,7 @@ public static class HoleCheck
                 if (across < KeepOut || (up < KeepOut && across < InNeighbouringBays(wall)))
                 {
                     yield return SurveyFindings.LiveNearHole.At(
-                        new(hole.Part, hole.X, hole.Y),
+                        new($"{hole.Part}/{device.Id}", hole.X, hole.Y),
                         $"The hole at {hole.X} across, {hole.Y} up is {across} beside and {up} above or below the {device.Name}; its cable's route is not known, so {KeepOut} is kept free each side of it.");
                 }
             }

@@ -28,7 +28,11 @@ public static class HangingDrawing
             sheet.Box(svg, "picture", placed.Picture);
             var (px, py, pw, ph) = (sheet.X(placed.Picture.Left), sheet.Y(placed.Picture.Top), sheet.D(placed.Picture.Width), sheet.D(placed.Picture.Height));
             svg.Path("sheen", $"M{px} {py + ph} V{py} H{px + (pw * .42)} Z");
-            svg.Words("display-name", sheet.X(outer.CentreX), sheet.Y(outer.CentreY) + 24, plan.Sheet.Display!.Name);
+            if (pw > plan.Sheet.Display!.Name.Length * 7.6)
+            {
+                svg.Words("display-name", sheet.X(outer.CentreX), sheet.Y(outer.CentreY) + 24, plan.Sheet.Display.Name);
+            }
+
             svg.Words("display-size", sheet.X(outer.CentreX), sheet.Y(outer.CentreY) + 42, $"{Plain(outer.Width, style)} × {Plain(outer.Height, style)}, {Core.Findings.Phrase.PlainPart(plan.Sheet.Display.Mass, style.System)}");
         }
 

@@ -39,7 +39,7 @@ public static class Markup
         {
             if (shown.Lead is not ("" or "-"))
             {
-                text.Append(' ');
+                text.Append('\u2009');
             }
 
             // The face has no eighths of its own: a fraction is set from small figures round a stroke.

@@ -26,7 +26,7 @@ public enum WallView
 public readonly record struct Sheet(double Scale, double Left, double Floor)
 {
     /// <summary>Room for the tape and its readings on the left.</summary>
-    public const double LeftMargin = 108;
+    public const double LeftMargin = 116;
 
     /// <summary>Room above the wall.</summary>
     public const double TopMargin = 22;

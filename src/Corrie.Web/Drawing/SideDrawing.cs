@@ -29,7 +29,7 @@ public static class SideDrawing
 
         svg.Line("floor-line", s.Left, s.Floor, Sheet.Width - 12, s.Floor);
         svg.Line("ceiling-line", s.Left, top, Sheet.Width - 12, top);
-        svg.Words("note-left", face + 10, top + 18, string.Join(", ", wall.Layers.Select(l => $"{l.Name} {l.Thickness.Show(style)}{(l.Confirmed ? string.Empty : "?")}")) + $", then {(wall.Kind == WallKind.Masonry ? "masonry" : "studs")}");
+        svg.Words("note-left", s.Left, s.Floor + 18, string.Join(", ", wall.Layers.Select(l => $"{l.Name} {l.Thickness.Show(style)}{(l.Confirmed ? string.Empty : "?")}")) + $", then {(wall.Kind == WallKind.Masonry ? "masonry" : "studs")}");
 
         var outer = plan.Placed?.Outer;
         foreach (var f in wall.Features.Where(f => f.Depth > Length.Zero && (outer is null || f.Overlaps(outer.Value.Left, outer.Value.Right))))
@@ -59,26 +59,28 @@ public static class SideDrawing
                 svg.Words("note-left", cx + 8, s.Y(placed.Outer.Top) - 8, $"tilted down {tilt:0.#}°");
             }
 
-            foreach (var view in placed.Views)
+            foreach (var (view, i) in placed.Views.Select((v, i) => (v, i)))
             {
                 var (ex, ey) = (Out(view.Viewer.Distance), s.Y(view.Viewer.Eye));
                 svg.Group(view.ToCentre.Degrees > 15 + view.Viewer.Recline.Degrees || view.ToTop.Degrees > 35 ? "sight far" : "sight");
                 svg.Line("sight-centre", ex, ey, cx, s.Y(placed.Picture.CentreY));
                 svg.Line("sight-top", ex, ey, cx, s.Y(placed.Picture.Top));
                 svg.Line("sight-level", ex, ey, cx, ey);
+                var seat = Length.Min(Length.Tape(17), view.Viewer.Eye.Half);
                 svg.Circle("head", ex + 7, ey + 2, 9);
                 svg.Circle("eye", ex, ey, 2.6);
                 if (view.Viewer.Seated)
                 {
-                    svg.Path("seat", $"M{ex + 24} {ey + 8} V{s.Floor - 18} H{ex - 22} M{ex + 24} {s.Floor - 18} V{s.Floor} M{ex - 22} {s.Floor - 18} V{s.Floor}");
+                    svg.Path("seat", $"M{ex + 24} {ey + 8} V{s.Y(seat)} H{ex - 22} M{ex + 24} {s.Y(seat)} V{s.Floor} M{ex - 22} {s.Y(seat)} V{s.Floor}");
                 }
                 else
                 {
                     svg.Path("seat", $"M{ex + 7} {ey + 11} V{s.Floor}");
                 }
 
-                svg.Words("sight-words", ex - 14, ey - 16, $"{view.Viewer.Name}: {view.ToCentre.Degrees:0.#}° to the centre, {view.ToTop.Degrees:0.#}° to the top, fills {view.Field.Degrees:0}°");
-                svg.Figures("sight-words", ex - 14, s.Floor - 5, view.Viewer.Eye.Show(style), "eye ");
+                var toLeft = ex > 430;
+                svg.Words(toLeft ? "sight-words left" : "sight-words", toLeft ? Sheet.Width - 14 : ex - 8, top + 22 + (18 * i), $"{view.Viewer.Name}: {view.ToCentre.Degrees:0.#}° to the centre, {view.ToTop.Degrees:0.#}° to the top, fills {view.Field.Degrees:0}°");
+                svg.Figures("note-left", ex + 20, ey + 6, view.Viewer.Eye.Show(style), view.Viewer.Name + ", eye ");
                 svg.End();
             }
         }

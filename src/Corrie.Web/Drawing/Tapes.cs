@@ -28,7 +28,7 @@ public static class Tapes
             svg.Line("tick", x + Thick, y, x + Thick - (Thick * size), y);
             if (label is { } words && y > sheet.Y(height) + 9 && y < sheet.Floor - 1)
             {
-                svg.Words("tape-figure", x + 3, y - 2.5, words);
+                svg.Words(words.Length > 3 ? "tape-figure long" : "tape-figure", x + 2, y - 2.5, words);
             }
         }
 
@@ -40,9 +40,9 @@ public static class Tapes
             svg.Group("flag " + flag.Classes, ("data-follow", flag.Follows), ("data-axis", "up"));
             svg.Line("throw", x + Thick, at, reach, at);
             svg.Path("leader", $"M{x - 8} {y} L{x} {at}");
-            svg.Path("flag-body", $"M{x - 68} {y - (FlagHeight / 2)} H{x - 15} L{x - 8} {y} L{x - 15} {y + (FlagHeight / 2)} H{x - 68} Z");
+            svg.Path("flag-body", $"M{x - 76} {y - (FlagHeight / 2)} H{x - 15} L{x - 8} {y} L{x - 15} {y + (FlagHeight / 2)} H{x - 76} Z");
             svg.Open("title", string.Empty, [], close: false).Raw(System.Net.WebUtility.HtmlEncode(flag.Words)).End("title");
-            Figures(svg, datum, flag.At, style, x - 41, y + 6);
+            Figures(svg, datum, flag.At, style, x - 45, y + 6);
             svg.End();
         }
 
@@ -67,7 +67,7 @@ public static class Tapes
         }
 
         var flags = Merge(readings);
-        var wide = style.FeetInches ? 74 : 60;
+        var wide = style.FeetInches ? 84 : style.System == UnitSystem.Millimetres ? 60 : 72;
         var places = Spread([.. flags.Select(f => sheet.X(f.At))], wide + 2, sheet.Left + 10, sheet.X(width) - 10);
         for (var i = 0; i < flags.Count; i++)
         {
@@ -177,7 +177,8 @@ public static class Tapes
         var (half, whole) = metric ? (5, 10) : (6, 12);
         var pitch = unit.Inches * scale;
         var every = pitch >= 3.2 ? 1 : pitch * (half / 2d) >= 3.2 && !metric ? 3 : half;
-        var labelEvery = whole * (pitch * whole >= 30 ? 1 : 2);
+        var room = metric && datum.Axis == Axis.Across ? 40 : 28;
+        var labelEvery = whole * (pitch * whole >= room ? 1 : pitch * whole * 2 >= room ? 2 : 5);
         var first = (long)Math.Ceiling((from - datum.At) / unit);
         var last = (long)Math.Floor((to - datum.At) / unit);
         for (var n = first; n <= last; n++)

@@ -70,7 +70,7 @@ public static class JobDesk
             stops > 0 ? "stopped" : next is null ? "clear" : "open",
             stops,
             plan.Findings.Count(f => f.Severity == Core.Findings.Severity.Caution),
-            next is null ? "Print the set-out" : next.State == StepState.Stopped ? $"{next.Step}: clear {next.Stops} {(next.Stops == 1 ? "stop" : "stops")}" : $"{next.Step}: {next.Says.Say(new LengthStyle(plan.Sheet.Head.Units))}",
+            next is null ? "Print the set-out" : next.State == StepState.Stopped ? $"{next.Step}: clear {Words.Count(next.Stops, "stop")}" : $"{next.Step}: {next.Says.Say(new LengthStyle(plan.Sheet.Head.Units))}",
             plan.Findings.Count > 0 && plan.Findings[0].Stops ? plan.Findings[0].Kind.Title : string.Empty,
             item("/display"),
             item("/mount"),

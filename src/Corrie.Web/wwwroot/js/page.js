@@ -2,7 +2,11 @@
 import { wall } from './wall.js';
 
 document.documentElement.classList.add('scripted');
-window.Idiomorph && (window.Idiomorph.defaults.ignoreActiveValue = true);
+if (window.Idiomorph) {
+  // What somebody is typing, or has folded away, stays as it is when the board is brought up to date.
+  window.Idiomorph.defaults.ignoreActiveValue = true;
+  window.Idiomorph.defaults.callbacks.beforeAttributeUpdated = (name, node) => !(name === 'open' && node.matches?.('details'));
+}
 
 document.addEventListener('change', event => {
   if (event.target.matches('[data-submit]')) {

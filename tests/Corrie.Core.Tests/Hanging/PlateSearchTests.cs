@@ -1,0 +1,88 @@
+using Corrie.Core.Catalogue;
+using Corrie.Core.Hanging;
+using Corrie.Core.Jobs;
+using Corrie.Core.Measure;
+using Corrie.Core.Survey;
+using CsCheck;
+
+namespace Corrie.Core.Tests.Hanging;
+
+public class PlateSearchTests
+{
+    private static readonly Length Bolt = Length.Tape(0, 3, 8);
+
+    private static JobPlan TwoStuds(string left) => Sheets.Plan(
+        ("/wall/studs", Sheets.Json($$"""{ "l": { "centre": "{{left}}", "state": "confirmed", "uncertainty": "0 in" }, "r": { "centre": "87 7/8 in", "state": "confirmed", "uncertainty": "0 in" } }""")),
+        ("/fixing/fastener/diameter", "3/8 in"));
+
+    [Fact]
+    public void Two_studs_within_the_slots_take_four_bolts_and_the_display_slides_to_its_centre()
+    {
+        var plan = TwoStuds("71 3/4 in");
+        var position = plan.Hung!.Position;
+        // By hand: the right slot reaches 87 7/8 from 78 7/8 on, the left one 71 3/4 up to 80 3/4; 78 7/8 needs the least slide.
+        Assert.Equal(Length.Tape(78, 7, 8), position.Plate);
+        Assert.Equal(Length.Tape(0, -7, 8), position.Slide);
+        Assert.Equal(4, position.Holding);
+        Assert.Equal(["71 3/4 in", "87 7/8 in"], plan.Fixed!.Bolts.Take(2).Select(b => b.X.Show(LengthStyle.Inches).ToString()));
+        Assert.Contains("7/8 in to the left seen from the front, right seen from its back", SetOut.SlideWords(position.Slide).Say(LengthStyle.Inches));
+        Assert.DoesNotContain("hang.one-stud-only", plan.Codes());
+    }
+
+    [Fact]
+    public void Studs_too_far_apart_for_the_slots_are_named_with_the_nearest_that_works()
+    {
+        var message = TwoStuds("67 3/4 in").Finding("hang.one-stud-only").Message.Say(LengthStyle.Inches);
+        // By hand: slots 18 in apart at most, 3/16 in of edge distance each: 18 3/8; the studs stand 20 1/8 apart, 1 3/4 too far.
+        Assert.Contains("67 3/4 in and 87 7/8 in stand 20 1/8 in apart", message);
+        Assert.Contains("14 in to 18 in apart", message);
+        Assert.Contains("a left stud at 69 1/2 in", message);
+        Assert.DoesNotContain("hang.one-stud-only", TwoStuds("69 1/2 in").Codes());
+        Assert.Contains("hang.one-stud-only", TwoStuds("69 7/16 in").Codes());
+    }
+
+    [Fact]
+    public void A_wanted_centre_out_of_reach_is_offered_the_nearest_place_that_holds()
+    {
+        var plan = Sheets.Plan(("/placement/across", "64 in"), ("/mount/slide", "1/2 in"), ("/wall/studs/a", null));
+        var fix = Assert.Single(plan.Finding("hang.centre-out-of-slide").Fixes);
+        var mended = Sheets.Document(("/placement/across", "64 in"), ("/mount/slide", "1/2 in"), ("/wall/studs/a", null));
+        foreach (var change in fix.Changes)
+        {
+            Corrie.Core.Jobs.Format.Pointer.Set(mended, change.Path, change.Value);
+        }
+
+        Assert.DoesNotContain("hang.centre-out-of-slide", Sheets.Plan(mended).Codes());
+        Assert.DoesNotContain("hang.one-stud-only", Sheets.Plan(mended).Codes());
+    }
+
+    /// <summary>No position on a fine grid over the whole slide is better than the one that was found.</summary>
+    [Fact]
+    public void Nothing_on_a_fine_grid_is_better()
+    {
+        var mount = Sheets.Plan().Sheet.Mount! with { Slide = Length.Tape(3) };
+        var gaps = Gen.Int[0, 64 * 8].Array[3];
+        Gen.Select(gaps, Gen.Int[0, 4].Array[3]).Sample((at, unsure) =>
+        {
+            var studs = at.Select((g, i) => new Stud($"s{i}", Length.Tape(56 + (16 * i)) + Length.Tape(0, g, 64), Length.Tape(1, 1, 2), StudState.Confirmed, Length.Tape(0, unsure[i], 32))).ToList();
+            var arms = Length.Tape(72);
+            var best = Rank(PlateSearch.Best(mount, studs, arms, Bolt, WallKind.WoodStuds));
+            for (var n = -3 * 64; n <= 3 * 64; n++)
+            {
+                var other = Rank(PlateSearch.At(arms + Length.Tape(0, n, 64), mount, studs, arms, Bolt, WallKind.WoodStuds));
+                if (other.CompareTo(best) < 0)
+                {
+                    return false;
+                }
+            }
+
+            return true;
+        }, iter: 60);
+
+        static (int Top, int Bottom, int InWood, long Off, long Slide) Rank(PlatePosition p)
+        {
+            int Held(string row) => -p.Bolts.Count(b => b.Row.Id == row && b.OffCentre <= b.Stud.Tolerance(Bolt));
+            return (Held("top"), Held("bottom"), -p.Bolts.Count, p.Bolts.Count == 0 ? 0 : p.Bolts.Max(b => b.OffCentre.Units), p.Slide.Abs.Units);
+        }
+    }
+}

@@ -1,0 +1,153 @@
+using System.Text.Json.Nodes;
+using Corrie.Core.Findings;
+using Corrie.Core.Jobs;
+using Corrie.Core.Measure;
+
+namespace Corrie.Core.Tests.Jobs;
+
+/// <summary>Every kind of finding once where a sheet has it, and once where it just has not.</summary>
+public class FindingsTests
+{
+    private const string Fire = """{ "kind": "fireplace", "name": "stove", "left": "LEFT", "width": "30 in", "height": "20 in" }""";
+    private const string Low = """{ "kind": "furniture", "name": "chest", "left": "60 in", "width": "36 in", "height": "TOP", "depth": "18 in" }""";
+    private const string Socket = """{ "kind": "receptacle", "name": "socket", "left": "LEFT", "bottom": "12 in", "width": "2 in", "height": "4 in" }""";
+    private static readonly JsonNode Toggle = Sheets.Json("""{ "name": "toggle", "kind": "toggle", "diameter": "1/4 in", "length": "4 in", "hole": "1/2 in", "grip": "2 in", "ratedTension": "200 lb" }""");
+    private static readonly (string, JsonNode?)[] Steel =
+    [
+        ("/wall/kind", "steel-studs"), ("/mount/walls", Sheets.Json("""["steel-studs"]""")), ("/fixing/fastener", Toggle),
+    ];
+
+    private static readonly Dictionary<string, ((string, JsonNode?)[] Has, (string, JsonNode?)[] Just)> Cases = new()
+    {
+        ["survey.framing-unconfirmed"] = ([("/wall/studs/b/state", "found"), ("/wall/studs/b/uncertainty", "1/8 in")], [("/wall/studs/a/state", "found")]),
+        ["survey.live-near-hole"] = ([Thing(Socket, "62 1/8 in")], [Thing(Socket, "34 in")]),
+        ["survey.services-not-looked-for"] = ([("/wall/scan", null)], [("/wall/scan/with", "a probe")]),
+        ["survey.layers-unknown"] = ([("/wall/layers/l1/confirmed", false)], [("/wall/layers/l1/confirmed", true)]),
+        // 80 in away 15 degrees are 21.44 in: centre at most 65 7/16.
+        ["place.too-high"] = ([("/placement/height", "51 1/2 in")], [("/placement/height", "51 3/8 in")]),
+        ["place.behind-furniture"] = ([Thing(Low, "30 1/16 in")], [Thing(Low, "30 in"), ("/placement/gapBelow", "0 in")]),
+        ["place.gap-too-small"] = ([Thing(Low, "28 1/16 in")], [Thing(Low, "28 in")]),
+        ["place.out-of-room"] = ([("/placement/height", "68 1/16 in")], [("/placement/height", "68 in")]),
+        ["place.over-fireplace"] = ([Thing(Fire, "70 in")], [Thing(Fire, "102 1/4 in")]),
+        ["place.too-small"] = ([("/placement/viewers/v/distance", "90 in")], [("/placement/viewers/v/distance", "89 in")]),
+        ["place.too-near"] = ([("/placement/viewers/v/distance", "51 in")], [("/placement/viewers/v/distance", "52 in")]),
+        ["place.protrudes"] = ([("/wall/circulation", true), ("/display/depth", "2 9/16 in")], [("/wall/circulation", true), ("/display/depth", "2 1/2 in")]),
+        ["place.centres-differ"] = ([("/placement/across", "76 15/16 in")], [("/placement/across", "77 in")]),
+        ["place.not-approved"] = ([("/placement/height", "30 3/16 in")], [("/placement/height", "30 1/8 in")]),
+        ["hang.overloaded"] = ([("/display/mass", "100.1 lb")], [("/display/mass", "83.3 lb")]),
+        ["hang.pattern-misfit"] = ([("/display/vesaWidth", "601 mm")], [("/display/vesaWidth", "600 mm")]),
+        ["hang.size-misfit"] = ([("/mount/sizeTo", "54 15/16 in")], [("/mount/sizeTo", "55 in")]),
+        ["hang.wrong-wall"] = ([("/mount/walls", Sheets.Json("""["masonry"]"""))], [("/mount/walls", Sheets.Json("""["masonry", "wood-studs"]"""))]),
+        // The catalogue makes 21 15/16 of it (14 + 100 mm + 4 with arm hole 4).
+        ["hang.chain-disagrees"] = ([("/hanging/measuredBottomToHook", "20 in"), ("/hanging/measuredTopToHook", "8 3/16 in"), ("/hanging/armHoleLeft", 2)], [("/hanging/measuredBottomToHook", "20 in"), ("/hanging/measuredTopToHook", "8 1/8 in"), ("/hanging/armHoleLeft", 2)]),
+        // Studs at 70 and 86, slots 7 to 9, 9/32 of edge distance: the plate from 76 23/32 on, the display 2 in more to the left.
+        ["hang.centre-out-of-slide"] = ([("/placement/across", "74 11/16 in")], [("/placement/across", "74 3/4 in")]),
+        ["hang.one-stud-only"] = ([("/wall/studs/b", null), ("/wall/studs/c", null)], [("/wall/studs/a", null), ("/wall/studs/d", null)]),
+        ["hang.arms-show"] = ([("/mount/armLength", "28 1/16 in")], [("/mount/armLength", "22 in")]),
+        ["hang.arm-holes-differ"] = ([("/hanging/armHoleLeft", 2), ("/hanging/armHoleRight", 3)], [("/hanging/armHoleLeft", 2), ("/hanging/armHoleRight", 2)]),
+        ["hang.no-adjustment-left"] = ([("/mount/slide", "7/16 in")], [("/mount/slide", "1/2 in")]),
+        ["hang.no-room-above"] = ([("/placement/height", "67 1/16 in")], [("/placement/height", "67 in")]),
+        ["hang.height-fixed"] = ([("/mount/raiseBy", null), ("/mount/lowerBy", null)], [("/mount/raiseBy", null)]),
+        ["hang.hard-to-reach"] = ([("/mount/kind", "flat"), ("/display/portsUsed", true)], [("/mount/kind", "flat")]),
+        // A 5/16 in lag may be 9/32 off; the slots let the bolt follow the stud, fixed holes do not.
+        ["fix.edge-distance"] = ([.. FixedHoles("7 11/16 in")], [.. FixedHoles("7 23/32 in")]),
+        // Washer, plate and board are 7/8; tip 3/16; 4 D is 1 1/4: 2 5/16 in at least.
+        ["fix.too-short"] = ([("/fixing/fastener/length", "2 1/4 in")], [("/fixing/fastener/length", "2 5/16 in")]),
+        ["fix.too-long"] = ([("/fixing/fastener/length", "4 3/8 in")], [("/fixing/fastener/length", "4 5/16 in")]),
+        ["fix.demand-over-capacity"] = ([("/mount/kind", "articulating"), ("/mount/depthExtended", "29 in"), ("/fixing/fastener/length", "2 in")], [("/mount/kind", "articulating"), ("/mount/depthExtended", "12 in")]),
+        ["fix.wrong-for-wall"] = ([("/fixing/fastener", Toggle.DeepClone())], [.. Steel]),
+        // Washer, plate and board are 7/8 in; 1 1/4 in of depth is reached at 2 1/8.
+        ["fix.bored-crossing"] = ([("/wall/scan/crossings", false)], [("/wall/scan/crossings", false), ("/fixing/fastener/length", "2 1/8 in"), ("/fixing/fastener/tip", "0 in")]),
+        ["fix.pilot"] = ([("/fixing/pilot", "15/64 in")], [("/fixing/pilot", "7/32 in")]),
+        ["fix.rating-unknown"] = ([.. Steel, ("/fixing/fastener/ratedTension", null)], [.. Steel]),
+        ["fix.engineer"] = ([.. Steel, ("/mount/kind", "articulating")], [.. Steel]),
+    };
+
+    public static TheoryData<string> Codes => [.. FindingCatalogue.All.Select(k => k.Code)];
+
+    [Fact]
+    public void The_plain_wall_is_clear()
+    {
+        var plan = Sheets.Plan();
+        Assert.Empty(plan.Findings);
+        Assert.All(plan.Steps, s => Assert.Equal(StepState.Clear, s.State));
+    }
+
+    [Theory]
+    [MemberData(nameof(Codes))]
+    public void Is_found_where_a_sheet_has_it_and_not_where_it_just_has_not(string code)
+    {
+        Assert.True(Cases.ContainsKey(code), $"{code} has no test");
+        var found = Sheets.Plan(Cases[code].Has).Findings.Where(f => f.Code == code).ToList();
+        Assert.NotEmpty(found);
+        Assert.DoesNotContain(code, Sheets.Plan(Cases[code].Just).Codes());
+        Assert.All(found, f =>
+        {
+            Assert.Matches("[0-9]", f.Message.Say(LengthStyle.Inches));
+            Assert.NotEmpty(f.Kind.Why);
+            Assert.NotEmpty(f.Kind.Source.Name);
+            Assert.DoesNotContain("mm", f.Message.Say(LengthStyle.Inches));
+            Assert.DoesNotContain(" in,", f.Message.Say(LengthStyle.Millimetres));
+        });
+    }
+
+    [Theory]
+    [InlineData("hang.overloaded", "/display/mass", "83.4 lb", Severity.Caution)]
+    [InlineData("hang.overloaded", "/display/mass", "100.1 lb", Severity.FinalStop)]
+    [InlineData("fix.pilot", "/fixing/pilot", "1/4 in", Severity.Caution)]
+    [InlineData("survey.services-not-looked-for", "/wall/scan", null, Severity.FinalStop)]
+    public void Has_its_severity(string code, string path, string? value, Severity severity) =>
+        Assert.Equal(severity, Sheets.Plan((path, value)).Finding(code).Severity);
+
+    [Theory]
+    [InlineData("2 1/32 in", 0.92, Severity.Caution)]
+    [InlineData("1 15/16 in", 1.02, Severity.FinalStop)]
+    public void Demand_over_four_fifths_of_capacity_is_a_caution_first(string length, double utilisation, Severity severity)
+    {
+        var plan = Sheets.Plan(("/mount/kind", "articulating"), ("/mount/depthExtended", "29 in"), ("/fixing/fastener/length", length));
+        var top = plan.Fixed!.Bolts[0];
+        // By hand: T = (48 + 30) lb * 30 in * 6.5 / (2 * (6.5^2 + 2^2)); holds 205 lb/in (NDS table 12.2A, from memory) * thread * 0.9.
+        Assert.Equal(78 * 30 * 6.5 / (2 * ((6.5 * 6.5) + 4)), top.Pull.PoundsForce, 0.1);
+        Assert.Equal(205 * (Sheets.In(length).Inches - 1.0625) * 0.9, top.Holds!.Value.PoundsForce, 0.5);
+        Assert.Equal(utilisation, top.Utilisation!.Value, 0.01);
+        Assert.Equal(severity, plan.Findings.First(f => f.Code == "fix.demand-over-capacity").Severity);
+    }
+
+    [Fact]
+    public void Every_fix_takes_its_finding_away()
+    {
+        var seen = new HashSet<string>();
+        foreach (var (code, (has, _)) in Cases)
+        {
+            foreach (var finding in Sheets.Plan(has).Findings.Where(f => f.Code == code))
+            {
+                foreach (var fix in finding.Fixes)
+                {
+                    var document = Sheets.Document(has);
+                    foreach (var change in fix.Changes)
+                    {
+                        Corrie.Core.Jobs.Format.Pointer.Set(document, change.Path, change.Value);
+                    }
+
+                    seen.Add(code);
+                    Assert.DoesNotContain(Sheets.Plan(document).Findings, f => f.Code == code && f.Where.Part == finding.Where.Part && f.Severity == finding.Severity);
+                }
+            }
+        }
+
+        Assert.Superset(new HashSet<string> { "place.too-high", "place.behind-furniture", "place.gap-too-small", "hang.arm-holes-differ", "fix.pilot" }, seen);
+    }
+
+    [Fact]
+    public void The_catalogue_in_docs_is_the_code_s() =>
+        Assert.Equal(FindingCatalogue.ToMarkdown(), File.ReadAllText(Repository.File("docs/findings.md")));
+
+    private static (string, JsonNode?) Thing(string json, string place) =>
+        ("/wall/features/x", Sheets.Json(json.Replace("LEFT", place).Replace("TOP", place)));
+
+    private static (string, JsonNode?)[] FixedHoles(string half) =>
+    [
+        ("/mount/slide", "0 in"),
+        ("/mount/rows", Sheets.Json($$"""[{ "id": "top", "aboveHook": "-1/2 in", "slots": [{ "from": "-{{half}}", "to": "-{{half}}" }, { "from": "{{half}}", "to": "{{half}}" }] }]""")),
+    ];
+}

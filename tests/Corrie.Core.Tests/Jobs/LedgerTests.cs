@@ -1,0 +1,106 @@
+using System.Text.Json.Nodes;
+using Corrie.Core.Jobs.Entries;
+using Corrie.Core.Jobs.Format;
+using CsCheck;
+
+namespace Corrie.Core.Tests.Jobs;
+
+public class LedgerTests
+{
+    private long seq;
+
+    private Entry Set(string id, string path, JsonNode? value, string[] replaces, string author = "ines", string? batch = null) =>
+        new(id, ++seq, path, value, replaces, null, batch ?? id, author, default, default, "test");
+
+    private Entry Undo(string id, string batch, string author = "ines") =>
+        new(id, ++seq, string.Empty, null, [], batch, id, author, default, default, "test");
+
+    private static string? At(Ledger ledger, string path) => Pointer.Get(ledger.Document, path)?.ToString();
+
+    [Fact]
+    public void An_entry_takes_the_place_of_the_one_that_it_names()
+    {
+        var ledger = Ledger.Fold([Set("a", "/placement/height", "36 in", []), Set("b", "/placement/height", "38 in", ["a"])]);
+        Assert.Equal("38 in", At(ledger, "/placement/height"));
+        Assert.Empty(ledger.Rivals);
+        Assert.Equal(["b"], ledger.HoldersOf("/placement/height"));
+    }
+
+    [Fact]
+    public void Two_who_did_not_know_of_each_other_are_rivals_until_somebody_chooses()
+    {
+        List<Entry> entries =
+        [
+            Set("a", "/placement/height", "36 in", []),
+            Set("b", "/placement/height", "37 in", ["a"], "ines"),
+            Set("c", "/placement/height", "38 in", ["a"], "tom"),
+        ];
+        var ledger = Ledger.Fold(entries);
+        Assert.Equal("37 in", At(ledger, "/placement/height"));
+        var rivals = Assert.Single(ledger.Rivals);
+        Assert.Equal(("b", "c"), (rivals.InForce.Id, rivals.Others.Single().Id));
+
+        entries.Add(Set("d", "/placement/height", "38 in", ["b", "c"]));
+        Assert.Equal("38 in", At(Ledger.Fold(entries), "/placement/height"));
+        Assert.Empty(Ledger.Fold(entries).Rivals);
+    }
+
+    [Fact]
+    public void Undo_gives_back_what_stood_before_and_redo_what_was_undone()
+    {
+        List<Entry> entries =
+        [
+            Set("a", "/placement/height", "36 in", []),
+            Set("b", "/placement/height", "38 in", ["a"], batch: "press"),
+            Set("c", "/placement/across", "94 in", [], batch: "press"),
+            Undo("u", "press"),
+        ];
+        var undone = Ledger.Fold(entries);
+        Assert.Equal("36 in", At(undone, "/placement/height"));
+        Assert.Null(At(undone, "/placement/across"));
+        Assert.Equal("a", undone.LastToUndo("ines", false)!.Id);
+        Assert.Equal("u", undone.LastToRedo("ines", false)!.Id);
+
+        entries.Add(Undo("r", "u"));
+        Assert.Equal("38 in", At(Ledger.Fold(entries), "/placement/height"));
+        Assert.Equal("94 in", At(Ledger.Fold(entries), "/placement/across"));
+    }
+
+    [Fact]
+    public void What_replaced_an_undone_entry_replaces_what_that_one_had_replaced()
+    {
+        var ledger = Ledger.Fold([Set("a", "/x", "1", []), Set("b", "/x", "2", ["a"]), Set("c", "/x", "3", ["b"]), Undo("u", "b")]);
+        Assert.Equal("3", At(ledger, "/x"));
+        Assert.Empty(ledger.Rivals);
+    }
+
+    [Fact]
+    public void Others_changes_are_taken_back_by_leads_only()
+    {
+        var ledger = Ledger.Fold([Set("a", "/x", "1", [], "ines"), Set("b", "/y", "2", [], "tom")]);
+        Assert.Equal("a", ledger.LastToUndo("ines", anybodys: false)!.Id);
+        Assert.Equal("b", ledger.LastToUndo("ines", anybodys: true)!.Id);
+    }
+
+    [Fact]
+    public void A_whole_takes_the_place_of_its_parts()
+    {
+        var ledger = Ledger.Fold(
+        [
+            Set("a", "/display", new JsonObject { ["name"] = "old", ["width"] = "1 in" }, []),
+            Set("b", "/display/name", "mended", []),
+            Set("c", "/display", new JsonObject { ["name"] = "new" }, ["a"]),
+        ]);
+        Assert.Equal("{\"name\":\"new\"}", Pointer.Get(ledger.Document, "/display")!.ToJsonString());
+    }
+
+    /// <summary>Additions to maps under different keys give one document, whatever the order in which they are received.</summary>
+    [Fact]
+    public void Additions_of_several_people_never_collide() =>
+        Gen.Shuffle(Enumerable.Range(0, 12).ToArray()).Sample(order =>
+        {
+            seq = 0;
+            var ledger = Ledger.Fold([.. order.Select(i => Set($"e{i}", $"/wall/studs/s{i}", new JsonObject { ["centre"] = $"{i} in" }, [], $"p{i % 3}"))]);
+            return ledger.Rivals.Count == 0 && ((JsonObject)Pointer.Get(ledger.Document, "/wall/studs")!).Count == 12;
+        }, iter: 100);
+}
