@@ -132,7 +132,7 @@ public sealed class EntryStore : IAsyncDisposable
     {
         var written = new List<(Pending Append, List<Entry> All, List<Entry> Fresh)>(together.Count);
         var seqs = new Dictionary<long, long>();
-        var fresh = new Dictionary<string, Entry>();
+        var fresh = new Dictionary<(long Job, string Id), Entry>();
         try
         {
             using var transaction = connection.BeginTransaction();
@@ -143,7 +143,7 @@ public sealed class EntryStore : IAsyncDisposable
                 var mine = new List<Entry>();
                 foreach (var entry in append.Entries)
                 {
-                    if ((fresh.GetValueOrDefault(entry.Id) ?? append.Journal.Find(entry.Id)) is { } twin)
+                    if ((fresh.GetValueOrDefault((append.Job, entry.Id)) ?? append.Journal.Find(entry.Id)) is { } twin)
                     {
                         all.Add(twin);
                         continue;
@@ -154,7 +154,7 @@ public sealed class EntryStore : IAsyncDisposable
                     var made = new Entry(
                         entry.Id, seq, entry.Path, entry.Value?.DeepClone(), entry.Replaces, entry.Undoes, append.Entries[0].Id, append.Author, entry.TakenAt ?? now, now, append.Device);
                     Insert(connection, transaction, append.Job, made);
-                    fresh[entry.Id] = made;
+                    fresh[(append.Job, entry.Id)] = made;
                     all.Add(made);
                     mine.Add(made);
                 }

@@ -50,6 +50,7 @@ builder.Services.AddAntiforgery(antiforgery =>
 });
 builder.Services.AddRazorPages();
 builder.Services.AddOpenApi(JobsApi.Describe);
+builder.Services.Configure<RouteHandlerOptions>(routes => routes.ThrowOnBadRequest = false);
 
 var app = builder.Build();
 if (app.Configuration.GetValue<bool>("Demo"))
@@ -58,7 +59,8 @@ if (app.Configuration.GetValue<bool>("Demo"))
 }
 
 app.UseExceptionHandler("/error");
-app.UseStatusCodePagesWithReExecute("/error", "?status={0}");
+app.UseWhen(context => !context.Request.Path.StartsWithSegments("/api"), pages => pages.UseStatusCodePagesWithReExecute("/error", "?status={0}"));
+app.UseWhen(context => context.Request.Path.StartsWithSegments("/api"), api => api.UseStatusCodePages(JobsApi.SayStatus));
 app.Use((context, next) =>
 {
     var headers = context.Response.Headers;

@@ -64,6 +64,23 @@ public static class JobsApi
         api.MapPost("/jobs/{id:long}/entries", Append).RequireAuthorization(nameof(Permission.EditJobs)).WithSummary("Append the entries of one press, together or not at all.");
     }
 
+    /// <summary>Gives an answer that has a status and no words its words.</summary>
+    public static Task SayStatus(Microsoft.AspNetCore.Diagnostics.StatusCodeContext context)
+    {
+        var status = context.HttpContext.Response.StatusCode;
+        return Wrong(
+            status switch
+            {
+                StatusCodes.Status400BadRequest => "The body is not the JSON that is expected here; see /openapi/v1.json.",
+                StatusCodes.Status401Unauthorized => "Nobody is signed in. Sign in at /api/v1/sign-in and keep the cookie.",
+                StatusCodes.Status403Forbidden => "Your role does not allow this.",
+                StatusCodes.Status404NotFound => "There is no such job or address, or it is not yours to see.",
+                StatusCodes.Status415UnsupportedMediaType => "Send application/json.",
+                _ => "That did not work.",
+            },
+            status).ExecuteAsync(context.HttpContext);
+    }
+
     private static async Task<Results<NoContent, ProblemHttpResult>> SignIn(SignInBody body, Companies companies, Passwords passwords, HttpContext context)
     {
         var key = body.Company ?? (companies.Keys is [var only] ? only : string.Empty);

@@ -1,0 +1,73 @@
+using System.Net;
+using System.Net.Http.Json;
+using System.Text;
+using System.Text.Json.Nodes;
+
+namespace Corrie.Web.Tests;
+
+public sealed class ApiTests(Site site) : IClassFixture<Site>
+{
+    private static StringContent Json(string text) => new(text, Encoding.UTF8, "application/json");
+
+    [Fact]
+    public async Task A_program_signs_in_plans_and_appends()
+    {
+        var client = site.Nobody();
+        Assert.Equal(HttpStatusCode.Unauthorized, (await client.PostAsJsonAsync("/api/v1/sign-in", new { name = "tom", password = "no" })).StatusCode);
+        Assert.Equal(HttpStatusCode.NoContent, (await client.PostAsJsonAsync("/api/v1/sign-in", new { name = "tom", password = "plumb-bob-2" })).StatusCode);
+        var entry = new { id = Guid.NewGuid().ToString("N"), path = "/placement/gapBelow", value = "3 in" };
+        var made = JsonNode.Parse(await (await client.PostAsJsonAsync("/api/v1/jobs/6/entries", new[] { entry })).Content.ReadAsStringAsync())!;
+        Assert.Equal("place.gap-too-small", JsonNode.Parse(await client.GetStringAsync("/api/v1/jobs/6/plan"))!["findings"]!.AsArray().Single(f => f!["severity"]!.ToString() == "C")!["code"]!.ToString());
+        await client.PostAsJsonAsync("/api/v1/jobs/6/entries", new[] { new { id = Guid.NewGuid().ToString("N"), undoes = made[0]!["batch"]!.ToString() } });
+        Assert.DoesNotContain("gap-too-small", await client.GetStringAsync("/api/v1/jobs/6/plan"));
+    }
+
+    [Theory]
+    [InlineData("[{}]", "has no id")]
+    [InlineData("[null]", "has no id")]
+    [InlineData("[]", "0 entries")]
+    [InlineData("[{\"id\":\"abcdefgh\",\"path\":\"/nowhere\",\"value\":1}]", "leads nowhere")]
+    [InlineData("[{\"id\":\"abcdefgh\",\"path\":\"/placement/height\",\"value\":\"5//8\"}]", "no number below the stroke")]
+    [InlineData("[{\"id\":\"abcdefgh\",\"path\":\"/placement/height\",\"value\":\"54\"}]", "has no unit")]
+    [InlineData("[{\"id\":\"abcdefgh\",\"undoes\":\"never\"}]", "no batch")]
+    public async Task Bad_entries_are_refused_in_plain_words(string body, string words)
+    {
+        var client = await site.As("tom");
+        var answer = await client.PostAsync("/api/v1/jobs/6/entries", Json(body));
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, answer.StatusCode);
+        Assert.Contains(words, JsonNode.Parse(await answer.Content.ReadAsStringAsync())!["detail"]!.ToString());
+    }
+
+    [Fact]
+    public async Task Whatever_is_sent_is_answered_and_never_breaks_the_server()
+    {
+        var client = await site.As("ines");
+        var random = new Random(7);
+        var seed = Demo.TarnHall.Read("map-room");
+        foreach (var to in new[] { "/api/v1/plan", "/api/v1/jobs", "/api/v1/jobs/6/entries", "/api/v1/sign-in" })
+        {
+            for (var n = 0; n < 150; n++)
+            {
+                var bytes = Encoding.UTF8.GetBytes(n % 3 == 0 ? "[{\"id\":\"abcdefgh\",\"path\":\"/placement/height\",\"value\":\"54 in\"}]" : seed);
+                for (var k = random.Next(1, 8); k > 0; k--)
+                {
+                    bytes[random.Next(bytes.Length)] = (byte)random.Next(256);
+                }
+
+                using var content = new ByteArrayContent(bytes);
+                content.Headers.ContentType = new("application/json");
+                var answer = await client.PostAsync(to, content);
+                Assert.True((int)answer.StatusCode < 500, $"{to} answered {answer.StatusCode}");
+            }
+        }
+    }
+
+    [Fact]
+    public async Task The_interface_is_described()
+    {
+        var client = await site.As("ines");
+        var api = JsonNode.Parse(await client.GetStringAsync("/openapi/v1.json"))!;
+        Assert.Equal(7, api["paths"]!.AsObject().Count);
+        Assert.Contains("corrie-job/1", await client.GetStringAsync("/api/v1/job.schema.json"));
+    }
+}

@@ -1,0 +1,56 @@
+using System.Net;
+using System.Text.RegularExpressions;
+using Corrie.Web.Demo;
+using Microsoft.AspNetCore.Hosting;
+using Microsoft.AspNetCore.Mvc.Testing;
+
+namespace Corrie.Web.Tests;
+
+/// <summary>The application with fresh demo data, and people who sign in to it.</summary>
+public sealed class Site : WebApplicationFactory<Program>
+{
+    private readonly string folder = Directory.CreateTempSubdirectory("corrie-web-").FullName;
+
+    /// <summary>Keys of the demo's jobs, in the order in which the demo loads them.</summary>
+    public const long Terrace = 1, Stove = 3, Office = 4, Corridor = 5, MapRoom = 6;
+
+    protected override void ConfigureWebHost(IWebHostBuilder builder) =>
+        builder.UseSetting("Data", folder).UseSetting("Demo", "true").UseSetting("AllowedHosts", "*");
+
+    public HttpClient Nobody() => CreateClient(new() { AllowAutoRedirect = false });
+
+    public async Task<HttpClient> As(string signIn)
+    {
+        var client = Nobody();
+        var password = TarnHall.People.Single(p => p.SignIn == signIn).Password;
+        var answer = await client.Post("/sign-in", "/sign-in", ("name", signIn), ("password", password));
+        Assert.Equal(HttpStatusCode.Redirect, answer.StatusCode);
+        return client;
+    }
+
+    protected override void Dispose(bool disposing)
+    {
+        base.Dispose(disposing);
+        Microsoft.Data.Sqlite.SqliteConnection.ClearAllPools();
+        if (Directory.Exists(folder))
+        {
+            Directory.Delete(folder, recursive: true);
+        }
+    }
+}
+
+internal static class Client
+{
+    /// <summary>Posts a form with the token of a page, as a browser without script does.</summary>
+    public static async Task<HttpResponseMessage> Post(this HttpClient client, string page, string to, params (string Name, string Value)[] fields)
+    {
+        var html = await client.GetStringAsync(page);
+        var token = Regex.Match(html, "__RequestVerificationToken\" type=\"hidden\" value=\"([^\"]+)\"").Groups[1].Value;
+        return await client.PostAsync(to, new FormUrlEncodedContent(
+            fields.Select(f => KeyValuePair.Create(f.Name, f.Value)).Append(new("__RequestVerificationToken", token))));
+    }
+
+    /// <summary>The text of a page, without its markup.</summary>
+    public static string Plain(this string html) =>
+        Regex.Replace(WebUtility.HtmlDecode(Regex.Replace(Regex.Replace(html, "</?(sup|sub|span|b|i)[^>]*>", string.Empty), "<[^>]+>", " ")), "[\\s\\u2009\\u00a0]+", " ").Replace('⁄', '/');
+}
