@@ -59,7 +59,7 @@ if (app.Configuration.GetValue<bool>("Demo"))
 }
 
 app.UseExceptionHandler("/error");
-app.UseWhen(context => !context.Request.Path.StartsWithSegments("/api"), pages => pages.UseStatusCodePagesWithReExecute("/error", "?status={0}"));
+app.UseStatusCodePagesWithReExecute("/error", "?status={0}");
 app.UseWhen(context => context.Request.Path.StartsWithSegments("/api"), api => api.UseStatusCodePages(JobsApi.SayStatus));
 app.Use((context, next) =>
 {

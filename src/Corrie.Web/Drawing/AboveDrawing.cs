@@ -52,7 +52,7 @@ public static class AboveDrawing
                 {
                     var reach = plan.Sheet.Fixing!.Fastener.Length - mount!.PlateThickness;
                     svg.Line("bolt-shank", s.X(bolt.X), face, s.X(bolt.X), face - s.D(reach));
-                    across.Add(new(bolt.X, $"bolt {bolt.Number}", "bolt"));
+                    across.Add(new(bolt.X, $"bolt {bolt.Number}", "hole-flag"));
                 }
 
                 if (mount!.Moves && mount.DepthExtended > parked)

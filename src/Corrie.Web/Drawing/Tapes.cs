@@ -6,7 +6,7 @@ namespace Corrie.Web.Drawing;
 /// <summary>A reading that stands beside a tape.</summary>
 /// <param name="At">The mark's position on the wall.</param>
 /// <param name="Words">What it is.</param>
-/// <param name="Classes">How it looks: <c>blue</c> for centre and hook lines, <c>bolt</c>, or nothing.</param>
+/// <param name="Classes">How it looks: <c>blue</c> for centre and hook lines, <c>hole-flag</c>, or nothing.</param>
 /// <param name="Follows">What it moves with while that is dragged; empty for nothing.</param>
 public sealed record Reading(Length At, string Words, string Classes = "", string Follows = "");
 

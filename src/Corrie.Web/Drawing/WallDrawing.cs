@@ -135,8 +135,8 @@ public static class WallDrawing
 
         foreach (var bolt in plan.Fixed?.Bolts ?? [])
         {
-            up.Add(new(bolt.Y, $"{bolt.Row} row", "bolt", "display"));
-            across.Add(new(bolt.X, $"bolt {bolt.Number}", "bolt"));
+            up.Add(new(bolt.Y, $"{bolt.Row} row", "hole-flag", "display"));
+            across.Add(new(bolt.X, $"bolt {bolt.Number}", "hole-flag"));
         }
 
         return (up, across);

@@ -4,7 +4,6 @@ import { wall } from './wall.js';
 document.documentElement.classList.add('scripted');
 if (window.Idiomorph) {
   // What somebody is typing, or has folded away, stays as it is when the board is brought up to date.
-  window.Idiomorph.defaults.ignoreActiveValue = true;
   window.Idiomorph.defaults.callbacks.beforeAttributeUpdated = (name, node) => !(name === 'open' && node.matches?.('details'));
 }
 
@@ -110,6 +109,12 @@ function follow() {
   });
 }
 
+document.body.addEventListener('htmx:beforeSwap', event => {
+  // Half-typed words stay, unless it was they that were sent: those come back as they were understood.
+  const active = document.activeElement;
+  const sent = event.detail.requestConfig.elt === active?.form;
+  window.Idiomorph.defaults.ignoreActiveValue = active?.matches('input') && active.value !== active.defaultValue && !sent;
+});
 document.body.addEventListener('htmx:afterSettle', () => {
   follow();
   const wrong = document.querySelector('.says strong');

@@ -1,0 +1,202 @@
+// One test for each main flow of the wall page.
+import assert from 'node:assert/strict';
+import { after, before, test } from 'node:test';
+import { faults, mark, start } from './site.mjs';
+
+let site;
+before(async () => { site = await start(); });
+after(async () => { await site?.stop(); });
+
+const open = async (page, path) => {
+  await page.goto(site.base + path);
+  await page.waitForSelector('#drawing');
+};
+const seq = page => page.getAttribute('#board', 'data-seq').then(Number);
+const moved = (page, from) => page.waitForFunction(n => Number(document.getElementById('board').dataset.seq) > n, from);
+
+test('a wrong password is refused and the name is kept', async () => {
+  const page = await (await site.browser.newContext()).newPage();
+  await page.goto(site.base + '/jobs/6');
+  await page.fill('#name', 'ines');
+  await page.fill('#password', 'guess');
+  await page.click('.door-form .do');
+  await page.waitForSelector('.problem');
+  assert.equal(await page.inputValue('#name'), 'ines');
+  await page.fill('#password', 'chalk-line-1');
+  await page.click('.door-form .do');
+  await page.waitForURL('**/jobs/6');
+  await page.context().close();
+});
+
+test('dragging the display shows the reading live and settles it on release', async () => {
+  const page = await site.as('ines');
+  await open(page, '/jobs/6/place?view=front');
+  const from = await seq(page);
+  const box = await page.locator('[data-drag="display"]').boundingBox();
+  await page.mouse.move(box.x + 40, box.y + 30);
+  await page.mouse.down();
+  await page.mouse.move(box.x + 40, box.y - 10, { steps: 6 });
+  const live = (await page.locator('.readout').innerText()).match(/bottom (.+)$/)[1];
+  assert.match(live, /^4\d/);
+  await page.mouse.up();
+  await moved(page, from);
+  assert.equal((await mark(page, 'bottom')).replace(' up', ''), live);
+  assert.equal(await mark(page, 'centre'), '94 across');
+  await page.keyboard.press('u');
+  await page.waitForFunction(() => document.querySelector('[data-mark="bottom"] b').textContent.startsWith('36'));
+  assert.deepEqual(page.faults, []);
+  await page.context().close();
+});
+
+test('typing a height does the same, says how it was understood, and keeps what it cannot take', async () => {
+  const page = await site.as('ines');
+  await open(page, '/jobs/6/place?view=front');
+  const height = page.locator('#f-placement-height');
+  await height.fill('3\' 4 1/2"');
+  await height.press('Enter');
+  await page.waitForFunction(() => document.querySelector('#f-placement-height').value === '40 1/2');
+  assert.equal(await mark(page, 'bottom'), '40 1/2 up');
+  assert.match(await page.locator('form:has(#f-placement-height)').innerText(), /1029 mm/);
+  await height.fill('4\' 14"');
+  await height.press('Enter');
+  await page.waitForSelector('#f-placement-height[aria-invalid="true"]');
+  assert.equal(await height.inputValue(), '4\' 14"');
+  assert.match(await page.locator('#f-placement-height-says').innerText(), /4 ft and 14 in are 5 ft 2 in.*is 5' 2" meant\?/);
+  assert.equal(await mark(page, 'bottom'), '40 1/2 up');
+  await page.locator('[data-key="u"]').click();
+  await page.waitForFunction(() => document.querySelector('[data-mark="bottom"] b').textContent.startsWith('36'));
+  await page.context().close();
+});
+
+test('the wall turns round with a key, same marks, and back', async () => {
+  const page = await site.as('tom');
+  await open(page, '/jobs/6/hang?view=front');
+  const marks = await page.locator('.set-out').innerText();
+  await page.keyboard.press('b');
+  await page.waitForSelector('.view-behind .stud');
+  assert.equal(await page.locator('.view-behind .bolt').count(), 4);
+  assert.equal(await page.locator('.set-out').innerText(), marks);
+  assert.match(page.url(), /view=behind/);
+  await page.keyboard.press('s');
+  await page.waitForSelector('.view-side .sight');
+  await page.keyboard.press('a');
+  await page.waitForSelector('.view-above .bolt-shank', { state: 'attached' });
+  await page.keyboard.press('f');
+  await page.waitForSelector('.view-front');
+  await page.keyboard.press('4');
+  await page.waitForURL('**/fix**');
+  assert.deepEqual(page.faults, []);
+  await page.context().close();
+});
+
+test('a fix is applied with one press and its finding goes', async () => {
+  const page = await site.as('ines');
+  await open(page, '/jobs/5/place?view=front');
+  assert.equal(await page.locator('.tag[data-code="place.gap-too-small"]').count(), 1);
+  await page.locator('[data-code="place.gap-too-small"] .fix').click();
+  await page.waitForFunction(() => !document.querySelector('[data-code="place.gap-too-small"]'));
+  assert.equal(await mark(page, 'bottom'), '1260 up');
+  await page.locator('[data-key="u"]').click();
+  await page.waitForSelector('.tag[data-code="place.gap-too-small"]');
+  await page.context().close();
+});
+
+test('a tape reads from wherever its hook is dropped', async () => {
+  const page = await site.as('ines');
+  await open(page, '/jobs/4/place?view=front');
+  const from = await seq(page);
+  const hook = await page.locator('[data-hook="up"]').boundingBox();
+  const stop = await page.evaluate(() => {
+    const svg = document.getElementById('drawing');
+    const at = Number(svg.querySelector('.hook-stop[data-datum="f1/top"]').dataset.at);
+    return new DOMPoint(0, at).matrixTransform(svg.getScreenCTM()).y;
+  });
+  await page.mouse.move(hook.x + 10, hook.y + hook.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(hook.x + 10, stop, { steps: 6 });
+  assert.equal(await page.locator('.readout').innerText(), 'top of the desk');
+  await page.mouse.up();
+  await moved(page, from);
+  assert.equal(await page.inputValue('#hook-up'), 'f1/top');
+  assert.equal(await mark(page, 'bottom'), '3 7/8 up'); // 33 3/8 over the floor, less the desk's 29 1/2
+  await page.selectOption('#hook-up', 'floor');
+  await page.waitForFunction(() => document.querySelector('[data-mark="bottom"] b').textContent.startsWith('33'));
+  await page.context().close();
+});
+
+test('others\' changes appear by themselves, and do not disturb what is being typed', async () => {
+  const [ines, tom] = [await site.as('ines'), await site.as('tom')];
+  await open(ines, '/jobs/6/place?view=front');
+  await open(tom, '/jobs/6/place?view=front');
+  await tom.locator('#f-placement-reason').click();
+  await tom.keyboard.press('End');
+  await tom.keyboard.type(' and tom is typing');
+  await ines.locator('#f-placement-gapBelow').fill('3');
+  await ines.locator('#f-placement-gapBelow').press('Enter');
+  await tom.waitForSelector('.tag[data-code="place.gap-too-small"]');
+  assert.match(await tom.locator('.last').innerText(), /Ines Arkle set least gap/);
+  assert.match(await tom.inputValue('#f-placement-reason'), /tom is typing$/);
+  await ines.locator('[data-key="u"]').click();
+  await tom.waitForFunction(() => !document.querySelector('.tag[data-code="place.gap-too-small"]'));
+  await ines.context().close();
+  await tom.context().close();
+});
+
+test('the set-out sheet prints on one page', async () => {
+  const page = await site.as('tom');
+  for (const job of [4, 5, 6]) {
+    await page.goto(`${site.base}/jobs/${job}/sheet`);
+    const pdf = (await page.pdf({ preferCSSPageSize: true, printBackground: true })).toString('latin1');
+    assert.equal(pdf.match(/\/Type \/Page\b/g).length, 1);
+  }
+  await page.context().close();
+});
+
+test('everything on the wall is reached and done with the keyboard alone', async () => {
+  const page = await site.as('ines');
+  await open(page, '/jobs/4/place?view=front');
+  const reached = new Set();
+  for (let i = 0; i < 80; i++) {
+    await page.keyboard.press('Tab');
+    reached.add(await page.evaluate(() => {
+      const e = document.activeElement;
+      return e.dataset.drag ?? (e.dataset.hook ? `hook-${e.dataset.hook}` : e.id || e.textContent.trim().slice(0, 12));
+    }));
+  }
+  for (const wanted of ['display', 'hook-up', 'hook-across', 'f-placement-height', 'choose-display', 'hook-up']) {
+    assert.ok(reached.has(wanted), `${wanted} is not reached: ${[...reached].join(', ')}`);
+  }
+  const from = await seq(page);
+  await page.focus('[data-drag="display"]');
+  await page.keyboard.press('ArrowUp');
+  await page.keyboard.press('Shift+ArrowRight');
+  await moved(page, from);
+  assert.equal(await mark(page, 'bottom'), '33 7/16 up');
+  assert.equal(await mark(page, 'centre'), '64 across');
+  assert.equal(await page.evaluate(() => document.activeElement.dataset.drag), 'display');
+  await page.keyboard.press('u');
+  await page.waitForFunction(() => document.querySelector('[data-mark="centre"] b').textContent.startsWith('63'));
+  await page.keyboard.press('?');
+  assert.ok(await page.locator('dialog.keys').isVisible());
+  await page.context().close();
+});
+
+test('no page has a fault against WCAG 2.2 AA, or scrolls sideways on a phone', async () => {
+  const page = await site.as('ines');
+  const pages = ['/jobs', '/jobs/new', '/catalogue', '/catalogue/mount/m-tilt24', '/jobs/6/sheet', '/jobs/6/history', '/jobs/2/survey',
+    ...['survey', 'place', 'hang', 'fix'].map(s => `/jobs/6/${s}?view=behind`), '/jobs/5/place?view=front', '/jobs/3/place?view=side', '/jobs/6/place?view=above'];
+  for (const path of pages) {
+    await page.goto(site.base + path);
+    assert.deepEqual(await faults(page), [], path);
+  }
+  await page.setViewportSize({ width: 390, height: 844 });
+  for (const path of pages) {
+    await page.goto(site.base + path);
+    assert.ok(await page.evaluate(() => document.documentElement.scrollWidth) <= 390, `${path} scrolls sideways`);
+  }
+  assert.deepEqual(page.faults, []);
+  const door = await (await site.browser.newContext()).newPage();
+  await door.goto(site.base + '/sign-in');
+  assert.deepEqual(await faults(door), []);
+  await page.context().close();
+});
