@@ -1,1 +1,19 @@
-System.Console.WriteLine("bench");
+using BenchmarkDotNet.Configs;
+using BenchmarkDotNet.Jobs;
+using BenchmarkDotNet.Running;
+using Corrie.Bench;
+
+// plan                  the planner, beside the JSON round trip of the same sheet
+// web APP EMPTY         pages, entries and start-up of a published Corrie, beside an empty application
+switch (args.FirstOrDefault())
+{
+    case "plan":
+        BenchmarkRunner.Run<PlanBench>(DefaultConfig.Instance.AddJob(Job.ShortRun));
+        return 0;
+    case "web" when args.Length == 3:
+        await WebBench.RunAsync(args[1], args[2]);
+        return 0;
+    default:
+        Console.Error.WriteLine("Usage: plan | web FOLDER-OF-CORRIE FOLDER-OF-EMPTY; see bench/run");
+        return 2;
+}

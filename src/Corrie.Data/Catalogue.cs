@@ -20,8 +20,20 @@ public sealed class CatalogueStore(CompanyFile file, TimeProvider time)
 {
     private const string Columns = "select id, kind, name, document, version, changed_by, changed_at from catalogue ";
 
+    private long changes;
+
     /// <summary>All items of a kind, by name.</summary>
     public IReadOnlyList<CatalogueItem> List(string kind) => Query(Columns + "where kind = @kind order by name", new { kind });
+
+    /// <summary>How often the catalogue has changed since it was opened: what was made from it before that is out of date.</summary>
+    public long Changes => Interlocked.Read(ref changes);
+
+    /// <summary>Keys and names of a kind, by name.</summary>
+    public IReadOnlyList<(string Id, string Name)> Names(string kind)
+    {
+        using var connection = file.Connect();
+        return [.. connection.Query<(string, string)>("select id, name from catalogue where kind = @kind order by name", new { kind })];
+    }
 
     /// <summary>One item; null where there is none.</summary>
     public CatalogueItem? Find(string id) => Query(Columns + "where id = @id", new { id }).SingleOrDefault();
@@ -36,6 +48,7 @@ public sealed class CatalogueStore(CompanyFile file, TimeProvider time)
     public bool Save(string id, string kind, JsonObject document, long version, string author)
     {
         using var connection = file.Connect();
+        Interlocked.Increment(ref changes);
         return connection.Execute(
             version == 0
                 ? """

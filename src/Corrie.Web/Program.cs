@@ -48,6 +48,8 @@ builder.Services.AddAntiforgery(antiforgery =>
     antiforgery.HeaderName = "RequestVerificationToken";
     antiforgery.Cookie.Name = "corrie-form";
 });
+builder.Services.AddOutputCache(cache => cache.AddPolicy(WallCache.Policy, new WallCache()));
+builder.Services.AddScoped<FormToken>();
 builder.Services.AddRazorPages();
 builder.Services.AddOpenApi(JobsApi.Describe);
 builder.Services.Configure<RouteHandlerOptions>(routes => routes.ThrowOnBadRequest = false);
@@ -72,6 +74,7 @@ app.Use((context, next) =>
 app.UseAuthentication();
 app.UseAuthorization();
 app.UseAntiforgery();
+app.UseOutputCache();
 app.MapStaticAssets().AllowAnonymous();
 app.MapRazorPages().WithStaticAssets();
 app.MapOpenApi().RequireAuthorization();

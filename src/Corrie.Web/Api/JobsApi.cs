@@ -156,11 +156,6 @@ public static class JobsApi
 
     private static async Task<IResult> Append(long id, [FromBody] List<EntryBody> entries, Reader reader)
     {
-        if (reader.Company.Jobs.Find(id) is not { } row || (reader.SiteId is { } site && site != row.Site.Id))
-        {
-            return TypedResults.NotFound();
-        }
-
         if (entries.Count is 0 or > MostEntries)
         {
             return Wrong($"There are {entries.Count} entries. Expected: 1 to {MostEntries}.", StatusCodes.Status422UnprocessableEntity);
@@ -178,13 +173,13 @@ public static class JobsApi
                 entry.Id!,
                 entry.Path ?? string.Empty,
                 entry.Value,
-                entry.Replaces ?? (entry.Undoes is null ? reader.Company.Entries.Read(id)!.HoldersOf(entry.Path!) : []),
+                entry.Replaces ?? (entry.Undoes is null ? reader.Company.Entries.Read(id)?.HoldersOf(entry.Path!) : null) ?? [],
                 entry.Undoes,
                 entry.TakenAt));
         }
 
         var made = await reader.Company.Entries.Append(id, reader.SignIn, "api", taken);
-        return TypedResults.Ok(made!.Select(e => new EntryMade(e.Id, e.Seq, e.Batch)));
+        return made is null ? TypedResults.NotFound() : TypedResults.Ok(made.Select(e => new EntryMade(e.Id, e.Seq, e.Batch)));
     }
 
     private static ProblemHttpResult? Refusal(long job, EntryBody entry, Reader reader)

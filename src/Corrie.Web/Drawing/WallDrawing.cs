@@ -1,3 +1,5 @@
+using System.Collections.Concurrent;
+using System.Runtime.CompilerServices;
 using Corrie.Core.Catalogue;
 using Corrie.Core.Jobs;
 using Corrie.Core.Measure;
@@ -9,6 +11,9 @@ namespace Corrie.Web.Drawing;
 /// <summary>Draws a plan on its wall.</summary>
 public static class WallDrawing
 {
+    // A plan never changes, so its drawings do not either: they are made once for all who look, and go with the plan.
+    private static readonly ConditionalWeakTable<JobPlan, ConcurrentDictionary<(WallView, LengthStyle, bool), IHtmlContent>> Drawn = [];
+
     /// <summary>The drawing as an SVG element; null as long as the wall has no size.</summary>
     /// <param name="plan">The plan.</param>
     /// <param name="view">Which way to look.</param>
@@ -16,11 +21,14 @@ public static class WallDrawing
     /// <param name="edits">Whether things can be dragged.</param>
     public static IHtmlContent? Draw(JobPlan plan, WallView view, LengthStyle style, bool edits)
     {
-        if (plan.Sheet.Wall is not { } wall || plan.Across is null || plan.Up is null)
-        {
-            return null;
-        }
+        return plan is { Sheet.Wall: not null, Across: not null, Up: not null }
+            ? Drawn.GetValue(plan, _ => new()).GetOrAdd((view, style, edits), _ => Make(plan, view, style, edits))
+            : null;
+    }
 
+    private static HtmlString Make(JobPlan plan, WallView view, LengthStyle style, bool edits)
+    {
+        var wall = plan.Sheet.Wall!;
         var sheet = Sheet.Of(wall.Width, wall.Height);
         var svg = new Svg();
         svg.Open("svg", $"drawing view-{view.ToString().ToLowerInvariant()}",
@@ -37,8 +45,8 @@ public static class WallDrawing
                 ("data-system", style.System == UnitSystem.Inches ? "in" : "mm"),
                 ("data-denominator", style.Denominator.ToString()),
                 ("data-feet", style.FeetInches ? "1" : "0"),
-                ("data-datum-across", plan.Across.At.Units.ToString()),
-                ("data-datum-up", plan.Up.At.Units.ToString()),
+                ("data-datum-across", plan.Across!.At.Units.ToString()),
+                ("data-datum-up", plan.Up!.At.Units.ToString()),
                 .. (edits ? [("data-edits", "1")] : Array.Empty<(string, string)>()),
             ], close: false);
         svg.Raw(Materials.Definitions);

@@ -14,11 +14,13 @@ using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.Filters;
 using Microsoft.AspNetCore.Mvc.RazorPages;
+using Microsoft.AspNetCore.OutputCaching;
 
 namespace Corrie.Web.Pages.Wall;
 
 /// <summary>A job: its wall, and the questions of one step beside it. Every press appends entries and shows the wall anew.</summary>
 [Authorize(nameof(Permission.ReadJobs))]
+[OutputCache(PolicyName = WallCache.Policy)]
 public sealed class IndexModel(Reader reader, TimeProvider time) : PageModel
 {
     private static readonly string[] Choosable = ["display", "mount", "fastener"];
@@ -79,7 +81,7 @@ public sealed class IndexModel(Reader reader, TimeProvider time) : PageModel
     public Entry? Redoable => Edits ? Job.Ledger.LastToRedo(reader.SignIn, reader.May(Permission.UndoOthers)) : null;
 
     /// <summary>Items of the catalogue.</summary>
-    public IReadOnlyList<CatalogueItem> Items(string kind) => reader.Company.Catalogue.List(kind);
+    public IReadOnlyList<(string Id, string Name)> Items(string kind) => reader.Company.Catalogue.Names(kind);
 
     /// <summary>A question about a part of the sheet.</summary>
     public Field Field(string path, string label, IReadOnlyList<(string Key, string Words)>? choices = null, string? placeholder = null) =>

@@ -1,0 +1,52 @@
+using System.Security.Claims;
+using Corrie.Web.Access;
+using Microsoft.AspNetCore.OutputCaching;
+
+namespace Corrie.Web.Jobs;
+
+/// <summary>
+/// Keeps a wall page as it was written for one reader, for as long as the job has not moved on. Turning the wall round, going back and
+/// forth between steps and opening the page again then cost nothing; every entry makes new pages.
+/// </summary>
+public sealed class WallCache : IOutputCachePolicy
+{
+    /// <summary>Name of the policy.</summary>
+    public const string Policy = "wall";
+
+    // 'Two minutes ago' is written on the page, so it may not get old.
+    private static readonly TimeSpan Oldest = TimeSpan.FromSeconds(20);
+
+    /// <inheritdoc/>
+    public ValueTask CacheRequestAsync(OutputCacheContext context, CancellationToken cancellation)
+    {
+        var http = context.HttpContext;
+        var reader = HttpMethods.IsGet(http.Request.Method) ? Reader.Of(http, http.RequestServices.GetRequiredService<Companies>()) : null;
+        if (reader is null || !long.TryParse(http.Request.RouteValues["id"]?.ToString(), out var id) || reader.Company.Entries.Read(id) is not { } ledger)
+        {
+            context.EnableOutputCaching = false;
+            return ValueTask.CompletedTask;
+        }
+
+        context.EnableOutputCaching = true;
+        context.AllowCacheLookup = context.AllowCacheStorage = context.AllowLocking = true;
+        context.ResponseExpirationTimeSpan = Oldest;
+        var vary = context.CacheVaryByRules;
+        vary.QueryKeys = "*";
+        vary.HeaderNames = "HX-Request";
+        vary.VaryByValues["who"] = $"{reader.Company.Key}/{http.User.FindFirstValue(ClaimTypes.NameIdentifier)}/{reader.Role}/{reader.SiteId}/{reader.Units}";
+        vary.VaryByValues["form"] = http.Request.Cookies["corrie-form"] ?? string.Empty;
+        vary.VaryByValues["what"] = $"{ledger.Seq}/{reader.Company.Catalogue.Changes}";
+        return ValueTask.CompletedTask;
+    }
+
+    /// <inheritdoc/>
+    public ValueTask ServeFromCacheAsync(OutputCacheContext context, CancellationToken cancellation) => ValueTask.CompletedTask;
+
+    /// <inheritdoc/>
+    public ValueTask ServeResponseAsync(OutputCacheContext context, CancellationToken cancellation)
+    {
+        var response = context.HttpContext.Response;
+        context.AllowCacheStorage &= response.StatusCode == StatusCodes.Status200OK && response.Headers.SetCookie.Count == 0;
+        return ValueTask.CompletedTask;
+    }
+}
