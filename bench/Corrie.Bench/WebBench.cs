@@ -53,6 +53,11 @@ internal static class WebBench
             Report("/s", await Load(client, app.Base + page, 8, For), await Load(client, baseline.Base + "/", 8, For), page);
         }
 
+        Console.WriteLine("The same written anew for every request:");
+        const string anew = "/jobs/6/place?view=front&anew=";
+        await Load(client, app.Base + anew, 8, TimeSpan.FromSeconds(4), differ: true);
+        Report("/s", await Load(client, app.Base + anew, 8, For, differ: true), await Load(client, baseline.Base + "/", 8, For), "/jobs/6/place, not kept");
+
         Console.WriteLine("Durable entries per second, 32 clients over HTTP, beside raw commits of the same row on the same disk:");
         var raw = Raw(Path.Combine(data, "raw.db"));
         await Entries(client, app.Base, 32, TimeSpan.FromSeconds(2));
@@ -65,7 +70,7 @@ internal static class WebBench
 
     private static double Median(List<double> values) => values.Order().ElementAt(values.Count / 2);
 
-    private static async Task<double> Load(HttpClient client, string url, int clients, TimeSpan time)
+    private static async Task<double> Load(HttpClient client, string url, int clients, TimeSpan time, bool differ = false)
     {
         var count = 0;
         var watch = Stopwatch.StartNew();
@@ -73,7 +78,7 @@ internal static class WebBench
         {
             while (watch.Elapsed < time)
             {
-                using var answer = await client.GetAsync(url);
+                using var answer = await client.GetAsync(differ ? url + Guid.NewGuid().ToString("N") : url);
                 answer.EnsureSuccessStatusCode();
                 await answer.Content.ReadAsByteArrayAsync();
                 Interlocked.Increment(ref count);
@@ -159,6 +164,8 @@ internal static class WebBench
         public async Task<HttpClient> SignInAsync()
         {
             var client = new HttpClient(new SocketsHttpHandler { CookieContainer = new CookieContainer(), MaxConnectionsPerServer = 64 });
+            // As a browser asks; the baseline is asked in the same way.
+            client.DefaultRequestHeaders.Add("Accept-Encoding", "br, gzip");
             (await client.PostAsJsonAsync(Base + "/api/v1/sign-in", new { name = "ines", password = "chalk-line-1" }, JsonSerializerOptions.Web)).EnsureSuccessStatusCode();
             return client;
         }

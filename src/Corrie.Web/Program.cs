@@ -6,6 +6,7 @@ using Corrie.Web.Jobs;
 using Microsoft.AspNetCore.Authentication.Cookies;
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.DataProtection;
+using Microsoft.AspNetCore.ResponseCompression;
 
 var builder = WebApplication.CreateBuilder(args);
 var data = Path.GetFullPath(builder.Configuration["Data"] ?? "data");
@@ -48,6 +49,9 @@ builder.Services.AddAntiforgery(antiforgery =>
     antiforgery.HeaderName = "RequestVerificationToken";
     antiforgery.Cookie.Name = "corrie-form";
 });
+// Cookies are same-site, so that no other site can have a reader's pages compressed together with its own words.
+builder.Services.AddResponseCompression(compression => compression.EnableForHttps = true);
+builder.Services.Configure<BrotliCompressionProviderOptions>(brotli => brotli.Level = System.IO.Compression.CompressionLevel.Fastest);
 builder.Services.AddOutputCache(cache => cache.AddPolicy(WallCache.Policy, new WallCache()));
 builder.Services.AddScoped<FormToken>();
 builder.Services.AddRazorPages();
@@ -75,6 +79,7 @@ app.UseAuthentication();
 app.UseAuthorization();
 app.UseAntiforgery();
 app.UseOutputCache();
+app.UseResponseCompression();
 app.MapStaticAssets().AllowAnonymous();
 app.MapRazorPages().WithStaticAssets();
 app.MapOpenApi().RequireAuthorization();

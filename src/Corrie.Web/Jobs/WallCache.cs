@@ -32,7 +32,7 @@ public sealed class WallCache : IOutputCachePolicy
         context.ResponseExpirationTimeSpan = Oldest;
         var vary = context.CacheVaryByRules;
         vary.QueryKeys = "*";
-        vary.HeaderNames = "HX-Request";
+        vary.HeaderNames = new(["HX-Request", "Accept-Encoding"]);
         vary.VaryByValues["who"] = $"{reader.Company.Key}/{http.User.FindFirstValue(ClaimTypes.NameIdentifier)}/{reader.Role}/{reader.SiteId}/{reader.Units}";
         vary.VaryByValues["form"] = http.Request.Cookies["corrie-form"] ?? string.Empty;
         vary.VaryByValues["what"] = $"{ledger.Seq}/{reader.Company.Catalogue.Changes}";
