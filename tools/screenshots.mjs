@@ -1,0 +1,27 @@
+// Makes docs/screenshots from fresh demo data. Build first: dotnet build src/Corrie.Web -c Release
+import { mkdirSync } from 'node:fs';
+import { fileURLToPath } from 'node:url';
+import { start } from '../tests/browser/site.mjs';
+
+const folder = fileURLToPath(new URL('../docs/screenshots/', import.meta.url));
+mkdirSync(folder, { recursive: true });
+const site = await start();
+const page = await site.as('ines');
+const shots = {
+  'wall-front': '/jobs/6/place?view=front', 'wall-behind': '/jobs/6/hang?view=behind', 'wall-side': '/jobs/3/place?view=side', 'wall-above': '/jobs/4/fix?view=above',
+  survey: '/jobs/6/survey?view=behind', 'wall-metric': '/jobs/5/place?view=front', jobs: '/jobs', catalogue: '/catalogue/mount', item: '/catalogue/mount/m-tilt24',
+  sheet: '/jobs/6/sheet', new: '/jobs/new', history: '/jobs/6/history',
+};
+for (const [name, path] of Object.entries(shots)) {
+  await page.goto(site.base + path);
+  await page.waitForTimeout(250);
+  await page.screenshot({ path: `${folder}${name}.png`, fullPage: name === 'sheet' });
+}
+await page.setViewportSize({ width: 390, height: 844 });
+await page.goto(site.base + '/jobs/6/place?view=front');
+await page.waitForTimeout(250);
+await page.screenshot({ path: `${folder}phone.png` });
+const door = await (await site.browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage();
+await door.goto(site.base + '/sign-in');
+await door.screenshot({ path: `${folder}sign-in.png` });
+await site.stop();
