@@ -33,7 +33,7 @@ public sealed record PlatePosition(Length Plate, Length Slide, IReadOnlyList<Pla
 /// </summary>
 /// <remarks>
 /// Every criterion is piecewise linear in the plate's position, so the best lies at the end of a stretch where a bolt keeps its edge
-/// distance or is dead centre, half way between two such ends, or at an end of the slide: those are all that is tried, exactly.
+/// distance, lands in the face or is dead centre, half way between two such ends, or at an end of the slide: those are all that is tried.
 /// </remarks>
 public static class PlateSearch
 {
@@ -95,50 +95,45 @@ public static class PlateSearch
     {
         var spans = rows.SelectMany(r => r.Slots).Distinct().ToList();
         var ends = new HashSet<Length> { from, to };
-        var centred = new List<Length>();
+        var centred = new HashSet<Length>();
         foreach (var stud in studs)
         {
             var tolerance = Length.Max(Length.Zero, stud.Tolerance(boltDiameter));
             foreach (var slot in spans)
             {
-                Add(ends, stud.Centre - slot.To - tolerance);
-                Add(ends, stud.Centre - slot.From + tolerance);
-                if (Add(ends, stud.Centre - slot.To))
+                // A bolt lands in the stud's face, keeps its edge distance, and is dead centre between these.
+                foreach (var off in new[] { stud.Width.Half, tolerance, Length.Zero })
                 {
-                    centred.Add(stud.Centre - slot.To);
+                    Add(stud.Centre - slot.To - off);
+                    Add(stud.Centre - slot.From + off);
                 }
 
-                if (Add(ends, stud.Centre - slot.From))
-                {
-                    centred.Add(stud.Centre - slot.From);
-                }
+                centred.Add(stud.Centre - slot.To);
+                centred.Add(stud.Centre - slot.From);
             }
         }
 
         // Between two stretches the largest off-centre is least half way, as long as the plate still reaches both studs.
-        var reach = mount.PlateWidth;
-        for (var i = 0; i < centred.Count; i++)
+        var stretches = centred.Where(c => c >= from - mount.PlateWidth && c <= to + mount.PlateWidth).ToList();
+        for (var i = 0; i < stretches.Count; i++)
         {
-            for (var j = i + 1; j < centred.Count; j++)
+            for (var j = i + 1; j < stretches.Count; j++)
             {
-                if ((centred[i] - centred[j]).Abs < reach)
+                if ((stretches[i] - stretches[j]).Abs < mount.PlateWidth)
                 {
-                    ends.Add((centred[i] + centred[j]).Half);
+                    Add((stretches[i] + stretches[j]).Half);
                 }
             }
         }
 
         return ends;
 
-        bool Add(HashSet<Length> set, Length plate)
+        void Add(Length plate)
         {
-            if (plate < from || plate > to)
+            if (plate >= from && plate <= to)
             {
-                return false;
+                ends.Add(plate);
             }
-
-            set.Add(plate);
-            return true;
         }
     }
 

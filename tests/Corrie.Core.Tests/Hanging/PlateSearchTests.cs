@@ -77,7 +77,7 @@ public class PlateSearchTests
             }
 
             return true;
-        }, iter: 60);
+        }, iter: 1500);
 
         static (int Top, int Bottom, int InWood, long Off, long Slide) Rank(PlatePosition p)
         {
