@@ -6,6 +6,10 @@ using Corrie.Core.Measure;
 
 namespace Corrie.Core.Findings;
 
+/// <summary>A small length in a sentence, such as a tolerance, shown finer than a tape reading.</summary>
+/// <param name="Length">The length.</param>
+public readonly record struct FineLength(Length Length);
+
 /// <summary>
 /// A sentence with its quantities still in it, so that each reader sees it in their own units. Written as an interpolated string:
 /// <c>Phrase p = $"The bolt is {off} off the stud's centre";</c>
@@ -22,7 +26,7 @@ public sealed class Phrase
         parts = new((2 * formattedCount) + 1);
     }
 
-    /// <summary>The parts in order: text, <see cref="Length"/>, <see cref="Mass"/>, <see cref="Force"/> or <see cref="Angle"/>.</summary>
+    /// <summary>The parts in order: text, <see cref="Length"/>, <see cref="FineLength"/>, <see cref="Mass"/>, <see cref="Force"/> or <see cref="Angle"/>.</summary>
     public IReadOnlyList<object> Parts => parts;
 
     /// <summary>A sentence without quantities.</summary>
@@ -51,7 +55,9 @@ public sealed class Phrase
         var text = new StringBuilder();
         foreach (var part in parts)
         {
-            text.Append(part is Length length ? length.Show(style).ToString() : PlainPart(part, style.System));
+            text.Append(part is Length length ? length.Show(style).ToString()
+                : part is FineLength fine ? LengthText.Fine(fine.Length, style)
+                : PlainPart(part, style.System));
         }
 
         return text.ToString();
@@ -77,6 +83,9 @@ public sealed class Phrase
     public void AppendFormatted(string text) => parts.Add(text);
 
     public void AppendFormatted(Length length) => parts.Add(length);
+
+    public void AppendFormatted(Length length, string format) =>
+        parts.Add(format == "fine" ? new FineLength(length) : throw new FormatException($"'{format}' is no way to show a length; 'fine' is."));
 
     public void AppendFormatted(Mass mass) => parts.Add(mass);
 

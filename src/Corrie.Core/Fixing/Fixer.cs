@@ -115,7 +115,7 @@ public static class Fixer
             {
                 yield return FixingFindings.EdgeDistance.At(
                     spot,
-                    $"Bolt {bolt.Number} at {bolt.X} is {bolt.OffCentre} off the centre of the stud at {bolt.Stud.Centre}; with {choice.Fastener.Diameter} diameter in a {bolt.Stud.Width} face it may be {Length.Max(Length.Zero, bolt.Tolerance)}{Uncertainty(bolt)}.");
+                    $"Bolt {bolt.Number} at {bolt.X} is {bolt.OffCentre:fine} off the centre of the stud at {bolt.Stud.Centre}; with {choice.Fastener.Diameter} diameter in a {bolt.Stud.Width} face it may be {Length.Max(Length.Zero, bolt.Tolerance):fine}{Uncertainty(bolt)}.");
             }
 
             if (bolt.Utilisation is > 1)
@@ -138,7 +138,7 @@ public static class Fixer
 
     private static Phrase Uncertainty(Bolt bolt) => bolt.Stud.Uncertainty == Length.Zero
         ? Phrase.Of(string.Empty)
-        : Phrase.Of($", {bolt.Stud.Uncertainty} less because the stud's centre is known only to that");
+        : Phrase.Of($", {bolt.Stud.Uncertainty:fine} less because the stud's centre is known only to that");
 
     private static Force? Holds(Fastener fastener, double gravity, Length penetration) => fastener.Kind switch
     {
@@ -201,7 +201,7 @@ public static class Fixer
         {
             yield return FixingFindings.TooShort.At(
                 Plate(hung),
-                $"The {fastener.Length} {fastener.Name} has {penetration} of full thread in the wood; at least {times} diameters, {least}, are needed: {least - penetration} longer.");
+                $"The {fastener.Length} {fastener.Name} has {penetration:fine} of full thread in the wood; at least {times} diameters, {least:fine}, are needed: {least - penetration:fine} longer.");
         }
 
         var depth = bolts.DrillDepth - wall.LayersThickness;
@@ -225,7 +225,7 @@ public static class Fixer
             yield break;
         }
 
-        Phrase range = $"for a {choice.Fastener.Diameter} lag screw in wood of {bolts.Gravity:0.00} specific gravity it is {bolts.PilotLeast} to {bolts.PilotMost}";
+        Phrase range = $"for a {choice.Fastener.Diameter} lag screw in wood of {bolts.Gravity:0.00} specific gravity it is {bolts.PilotLeast:fine} to {bolts.PilotMost:fine}";
         if (bolts.Pilot is not { } bit)
         {
             yield return FixingFindings.Pilot.At(Plate(hung), $"None of the crew's {choice.Bits.Count} bits is in the range: {range}.");
@@ -235,8 +235,8 @@ public static class Fixer
             var better = PilotHole.Choose(choice.Fastener.Diameter, bolts.Gravity, choice.Bits);
             yield return FixingFindings.Pilot.At(
                 Plate(hung),
-                $"The pilot bit is {bit}; {range}.",
-                better is null ? [] : [new Fix($"Use the {better.Value} bit", $"inside {bolts.PilotLeast} to {bolts.PilotMost}", [new("/fixing/pilot", null)])]);
+                $"The pilot bit is {bit:fine}; {range}.",
+                better is null ? [] : [new Fix($"Use the {better.Value:fine} bit", $"inside {bolts.PilotLeast:fine} to {bolts.PilotMost:fine}", [new("/fixing/pilot", null)])]);
         }
     }
 }

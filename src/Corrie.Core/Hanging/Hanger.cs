@@ -252,7 +252,7 @@ public static class Hanger
         var slack = Length.Max(Length.Zero, near[0].Tolerance(diameter)) + Length.Max(Length.Zero, near[1].Tolerance(diameter));
         var tooFar = apart - most - slack;
         var tooNear = least - slack - apart;
-        why.AppendFormatted($" The studs at {near[0].Centre} and {near[1].Centre} stand {apart} apart; the plate bolts {least} to {most} apart, with {slack} more for edge distance.");
+        why.AppendFormatted($" The studs at {near[0].Centre} and {near[1].Centre} stand {apart} apart; the plate bolts {least} to {most} apart, with {slack:fine} more for edge distance.");
         if (tooFar > Length.Zero)
         {
             why.AppendFormatted($" Nearest that works: a left stud at {near[0].Centre + tooFar} or a right one at {near[1].Centre - tooFar}, {tooFar} nearer, or a plate that bolts {apart} apart.");

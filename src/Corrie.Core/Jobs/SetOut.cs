@@ -73,7 +73,7 @@ public static class SetOut
         foreach (var line in bolts.GroupBy(b => b.X).OrderBy(g => g.Key))
         {
             var (bolt, numbers) = (line.First(), string.Join(", ", line.Select(b => b.Number)));
-            Phrase how = $"stud {StateWord(bolt.Stud.State)}, {(bolt.OffCentre == Length.Zero ? Phrase.Of("dead centre") : Phrase.Of($"{bolt.OffCentre} off its centre"))}";
+            Phrase how = $"stud {StateWord(bolt.Stud.State)}, {(bolt.OffCentre == Length.Zero ? Phrase.Of("dead centre") : Phrase.Of($"{bolt.OffCentre:fine} off its centre"))}";
             if (before is { } last)
             {
                 how.AppendFormatted($"; {line.Key - last} on");

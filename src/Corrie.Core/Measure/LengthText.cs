@@ -72,6 +72,11 @@ public static class LengthText
             : new(negative, null, whole, n, n == 0 ? 1 : d, style.System);
     }
 
+    /// <summary>A small length with its unit, finer than a tape reading: to 1/32 in, or 0.1 mm.</summary>
+    public static string Fine(Length length, LengthStyle style) => style.System == UnitSystem.Millimetres
+        ? (length.RoundedTo(Length.FromUnits(Length.PerMillimetre / 10)).Units / (decimal)Length.PerMillimetre).ToString("0.#", CultureInfo.InvariantCulture) + " mm"
+        : length.Show(style with { Denominator = 32, FeetInches = false }).ToString();
+
     /// <summary>
     /// The length in full, with its unit, so that reading it back gives the same length: a fraction where a tape has it, else decimals.
     /// </summary>

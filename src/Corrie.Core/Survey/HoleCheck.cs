@@ -29,7 +29,7 @@ public static class HoleCheck
             var stud = group.Key;
             yield return SurveyFindings.FramingUnconfirmed.At(
                 new($"studs/{stud.Id}", stud.Centre, group.Max(h => h.Y)),
-                $"The stud at {stud.Centre} is {(stud.State == StudState.Found ? "found" : "suspected")}, not confirmed, to within {stud.Uncertainty}; {group.Count()} of the plate's holes go into it. Probe left and right of its centre until the bit falls through.");
+                $"The stud at {stud.Centre} is {(stud.State == StudState.Found ? "found" : "suspected")}, not confirmed, to within {stud.Uncertainty:fine}; {group.Count()} of the plate's holes go into it. Probe left and right of its centre until the bit falls through.");
         }
 
         if (wall.Scan is null)

@@ -24,6 +24,14 @@ public static class Markup
             {
                 Append(text, length.Show(style), "span", unit: true);
             }
+            else if (part is FineLength fine && style.System == UnitSystem.Inches)
+            {
+                Append(text, fine.Length.Show(style with { Denominator = 32, FeetInches = false }), "span", unit: true);
+            }
+            else if (part is FineLength small)
+            {
+                text.Append(HtmlEncoder.Default.Encode(LengthText.Fine(small.Length, style)));
+            }
             else
             {
                 text.Append(HtmlEncoder.Default.Encode(Phrase.PlainPart(part, style.System)));

@@ -138,6 +138,10 @@ public static class PlanFile
 
     private static JsonObject MarkOf(JobPlan plan, Mark mark, LengthStyle style, Func<Length, string> exact)
     {
+        // As a page shows it: from the datum on which the tape is hooked, rounded once to what the reader reads.
+        string? Reads(Datum? datum, Length? at, string back, string on) => datum is null || at is null ? null
+            : $"{datum.Read(at.Value).Distance.Show(style)} {(datum.Read(at.Value).Back ? back : on)} the {datum.Name}";
+
         JsonObject Readings(Axis axis, Length at) => new([.. plan.Datums.Where(d => d.Axis == axis).Select(d =>
         {
             var reading = d.Read(at);
@@ -149,6 +153,7 @@ public static class PlanFile
             ["id"] = mark.Id,
             ["name"] = mark.Name,
             ["how"] = mark.How.Say(style),
+            ["reads"] = string.Join(", ", new[] { Reads(plan.Across, mark.X, "left of", "right of"), Reads(plan.Up, mark.Y, "below", "above") }.Where(r => r is not null)),
             ["across"] = mark.X is { } x ? Readings(Axis.Across, x) : null,
             ["up"] = mark.Y is { } y ? Readings(Axis.Up, y) : null,
         };
