@@ -56,6 +56,13 @@ public sealed class PeopleStore(CompanyFile file, TimeProvider time)
             new { signIn, name, role = role.ToString().ToLowerInvariant(), passwordHash, siteId });
     }
 
+    /// <summary>Gives a person a new password, and ends a lock.</summary>
+    public void SetPassword(long id, string passwordHash)
+    {
+        using var connection = file.Connect();
+        connection.Execute("update people set password_hash = @passwordHash, failures = 0, locked_until = null where id = @id", new { id, passwordHash });
+    }
+
     /// <summary>Everybody, by name.</summary>
     public IReadOnlyList<Person> All() => Query("order by name", new { });
 

@@ -187,6 +187,22 @@ public sealed class PagesTests(Site site) : IClassFixture<Site>
     }
 
     [Fact]
+    public async Task A_lead_adds_people_and_gives_new_passwords()
+    {
+        var client = await site.As("ines");
+        (string, string)[] Somebody(string signIn, string password, string role = "Installer") => [("PersonName", "Rhona"), ("SignInName", signIn), ("Role", role), ("password", password)];
+        Assert.Contains("at least 10", await (await client.Post("/people", "/people", Somebody("rhona", "short"))).Content.ReadAsStringAsync());
+        Assert.Contains("already", await (await client.Post("/people", "/people", Somebody("tom", "long-enough-1"))).Content.ReadAsStringAsync());
+        Assert.Contains("without a site", await (await client.Post("/people", "/people", Somebody("rhona", "long-enough-1", "Client"))).Content.ReadAsStringAsync());
+        Assert.Equal(HttpStatusCode.Redirect, (await client.Post("/people", "/people", Somebody("rhona", "long-enough-1"))).StatusCode);
+        var id = System.Text.RegularExpressions.Regex.Match(await client.GetStringAsync("/people"), "id=\"p-(\\d+)\" name=\"password\"[^>]*>(?=[\\s\\S]*?Somebody)").Groups[1].Value;
+        Assert.NotEmpty(id);
+        Assert.Equal(HttpStatusCode.NoContent, (await site.Nobody().PostAsJsonAsync("/api/v1/sign-in", new { name = "rhona", password = "long-enough-1" })).StatusCode);
+        Assert.Equal(HttpStatusCode.Redirect, (await (await site.As("tom")).GetAsync("/people")).StatusCode);
+        Assert.Equal("/sign-in", (await site.Nobody().GetAsync("/setup")).Headers.Location!.OriginalString);
+    }
+
+    [Fact]
     public async Task The_reader_s_units_are_kept_and_typed_figures_are_in_them()
     {
         var client = await site.As("ines");

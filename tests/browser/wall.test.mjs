@@ -183,7 +183,7 @@ test('everything on the wall is reached and done with the keyboard alone', async
 
 test('no page has a fault against WCAG 2.2 AA, or scrolls sideways on a phone', async () => {
   const page = await site.as('ines');
-  const pages = ['/jobs', '/jobs/new', '/catalogue', '/catalogue/mount/m-tilt24', '/jobs/6/sheet', '/jobs/6/history', '/jobs/2/survey',
+  const pages = ['/jobs', '/jobs/new', '/catalogue', '/catalogue/mount/m-tilt24', '/jobs/6/sheet', '/jobs/6/history', '/jobs/2/survey', '/people',
     ...['survey', 'place', 'hang', 'fix'].map(s => `/jobs/6/${s}?view=behind`), '/jobs/5/place?view=front', '/jobs/3/place?view=side', '/jobs/6/place?view=above'];
   for (const path of pages) {
     await page.goto(site.base + path);

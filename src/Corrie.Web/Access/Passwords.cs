@@ -25,6 +25,15 @@ public sealed class Passwords(TimeProvider time)
     // Checked when nobody of that name exists, so that the answer takes as long.
     private readonly Lazy<string> nobody = new(() => new PasswordHasher<string>().HashPassword("nobody", Guid.NewGuid().ToString()));
 
+    /// <summary>Fewest characters of a password.</summary>
+    public const int Shortest = 10;
+
+    /// <summary>What is wrong with a new name and password; null for nothing.</summary>
+    public static string? Fault(string? signIn, string? password) =>
+        signIn is not { Length: >= 2 and <= 40 } || !signIn.All(c => char.IsAsciiLetterOrDigit(c) || c is '-' or '.') ? $"'{signIn}' is no name to sign in with. Expected: 2 to 40 letters, digits, dots or dashes."
+        : password is not { Length: >= Shortest and <= 200 } ? $"The password has {password?.Length ?? 0} characters. Expected: at least {Shortest}."
+        : null;
+
     /// <summary>Hash of a password.</summary>
     public string Hash(string signIn, string password) => hasher.HashPassword(signIn, password);
 

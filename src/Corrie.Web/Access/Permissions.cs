@@ -22,6 +22,9 @@ public enum Permission
 
     /// <summary>Change the catalogue.</summary>
     EditCatalogue,
+
+    /// <summary>Add people and give them new passwords.</summary>
+    ManagePeople,
 }
 
 /// <summary>The one table of who may do what; every page and endpoint names a permission as its policy.</summary>
@@ -29,8 +32,8 @@ public static class Permissions
 {
     private static readonly Dictionary<Role, HashSet<Permission>> Table = new()
     {
-        [Role.Office] = [Permission.ReadJobs, Permission.EditJobs, Permission.StartJobs, Permission.ReadCatalogue, Permission.EditCatalogue],
-        [Role.Lead] = [Permission.ReadJobs, Permission.EditJobs, Permission.UndoOthers, Permission.StartJobs, Permission.ReadCatalogue, Permission.EditCatalogue],
+        [Role.Office] = [Permission.ReadJobs, Permission.EditJobs, Permission.StartJobs, Permission.ReadCatalogue, Permission.EditCatalogue, Permission.ManagePeople],
+        [Role.Lead] = [Permission.ReadJobs, Permission.EditJobs, Permission.UndoOthers, Permission.StartJobs, Permission.ReadCatalogue, Permission.EditCatalogue, Permission.ManagePeople],
         [Role.Installer] = [Permission.ReadJobs, Permission.EditJobs, Permission.ReadCatalogue],
         [Role.Electrician] = [Permission.ReadJobs, Permission.EditJobs, Permission.ReadCatalogue],
         [Role.Client] = [Permission.ReadJobs],

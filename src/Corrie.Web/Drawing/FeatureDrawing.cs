@@ -71,8 +71,13 @@ public static class FeatureDrawing
 
         if (w > 44 && feature.Kind is not (FeatureKind.Soundbar or FeatureKind.Beam or FeatureKind.Mantel))
         {
-            var inside = feature.Kind is FeatureKind.Furniture or FeatureKind.Fireplace;
-            svg.Words("name", x + (w / 2), inside ? y + h - 9 : y + h + 14, feature.Name);
+            var below = feature.Kind switch
+            {
+                FeatureKind.Furniture or FeatureKind.Fireplace => h - 9,
+                FeatureKind.Door => 22,
+                _ => h + 14,
+            };
+            svg.Words("name", x + (w / 2), y + below, feature.Name);
         }
 
         svg.End();

@@ -8,7 +8,7 @@ namespace Corrie.Web.Drawing;
 public static class Framing
 {
     /// <summary>The members, as sure as they are.</summary>
-    public static void Draw(Svg svg, Sheet sheet, Wall wall, LengthStyle style)
+    public static void Draw(Svg svg, Sheet sheet, Wall wall, Datum across, LengthStyle style)
     {
         var top = sheet.Y(wall.Height);
         var height = sheet.D(wall.Height);
@@ -26,7 +26,7 @@ public static class Framing
             svg.Rect("stud-face", sheet.X(stud.Left), top, sheet.D(stud.Width), height);
             svg.Rect(steel ? "stud-steel" : "stud-wood", sheet.X(stud.Left), top, sheet.D(stud.Width), height);
             svg.Line("stud-centre", sheet.X(stud.Centre), top, sheet.X(stud.Centre), sheet.Floor);
-            svg.Figures("stud-figure", sheet.X(stud.Centre), top - 6, stud.Centre.Show(style));
+            svg.Figures("stud-figure", sheet.X(stud.Centre), top - 6, across.Read(stud.Centre).Distance.Show(style), across.Read(stud.Centre).Back ? "◂" : string.Empty);
             svg.End();
         }
     }

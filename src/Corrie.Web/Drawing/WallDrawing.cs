@@ -85,7 +85,7 @@ public static class WallDrawing
 
         if (behind)
         {
-            Framing.Draw(svg, sheet, wall, style);
+            Framing.Draw(svg, sheet, wall, plan.Across!, style);
         }
 
         foreach (var feature in wall.Features.Where(f => f.Kind != FeatureKind.Soundbar || behind))
