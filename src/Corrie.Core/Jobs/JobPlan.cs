@@ -78,6 +78,9 @@ public sealed record JobPlan(
     IReadOnlyList<Finding> Findings,
     IReadOnlyList<StepStatus> Steps)
 {
+    /// <summary>The survey, solved; null as long as the wall has no size. The plan's sheet has its positions already.</summary>
+    public Surveyed? Survey { get; init; }
+
     /// <summary>The worst severity there is, or null where nothing is wrong.</summary>
     public Severity? Worst => Findings.Count == 0 ? null : Findings.Min(f => f.Severity);
 

@@ -18,6 +18,13 @@ public static class Planner
     public static JobPlan Plan(JobSheet sheet)
     {
         var findings = new List<Finding>();
+        var survey = sheet.Wall is null ? null : Surveyor.Survey(sheet.Wall);
+        if (survey is not null)
+        {
+            findings.AddRange(Surveyor.Check(survey));
+            sheet = sheet with { Wall = survey.Wall };
+        }
+
         Placed? placed = null;
         Hung? hung = null;
         Fixed? bolts = null;
@@ -52,7 +59,7 @@ public static class Planner
             bolts,
             SetOut.Marks(sheet, placed, hung, bolts),
             sorted,
-            StepsOf(sheet, placed, hung, bolts, sorted));
+            StepsOf(sheet, placed, hung, bolts, sorted)) { Survey = survey };
     }
 
     /// <summary>The step that a finding belongs to, by the first word of its code.</summary>

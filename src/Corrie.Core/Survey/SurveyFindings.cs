@@ -12,6 +12,27 @@ public static class SurveyFindings
         "A scanner can be half an inch out; a bolt that misses its stud leaves the display on board alone.",
         Source.CommonPractice);
 
+    /// <summary>Readings that do not fit.</summary>
+    public static readonly FindingKind ReadingsDisagree = new(
+        "survey.readings-disagree", Severity.Caution, "Readings do not fit",
+        "a reading does not fit the adjusted network (normalised residual over 3), or two readings of one thing differ by over 1/8 in",
+        "One of them is wrong, and a hole may follow it.",
+        Source.Published("W. Baarda, A testing procedure for use in geodetic networks, 1968; 1/8 in is common practice"));
+
+    /// <summary>A point that is not clear.</summary>
+    public static readonly FindingKind DatumUnclear = new(
+        "survey.datum-unclear", Severity.Stop, "Which edge was measured?",
+        "a reading is taken from or to a thing whose face or edge is not named",
+        "The two faces of a casing are inches apart.",
+        Source.CommonPractice);
+
+    /// <summary>Members that do not fit one module.</summary>
+    public static readonly FindingKind SpacingBroken = new(
+        "survey.spacing-broken", Severity.Caution, "Spacing does not add up",
+        "measured members do not fit one module at the stated spacing within 1/2 in",
+        "Framers miss by up to half an inch; more than that is a slip of the tape, or another member.",
+        Source.CommonPractice);
+
     /// <summary>A hole near something live.</summary>
     public static readonly FindingKind LiveNearHole = new(
         "survey.live-near-hole", Severity.FinalStop, "Hole where a live cable may run",
@@ -35,5 +56,5 @@ public static class SurveyFindings
 
     /// <summary>All of them, in the order of the catalogue.</summary>
     public static IReadOnlyList<FindingKind> All { get; } =
-        [FramingUnconfirmed, LiveNearHole, ServicesNotLookedFor, LayersUnknown];
+        [ReadingsDisagree, DatumUnclear, SpacingBroken, FramingUnconfirmed, LiveNearHole, ServicesNotLookedFor, LayersUnknown];
 }

@@ -142,6 +142,12 @@ public sealed record Wall(
     IReadOnlyList<Feature> Features,
     ServicesScan? Scan)
 {
+    /// <summary>What was measured.</summary>
+    public IReadOnlyList<MeasuredReading> Readings { get; init; } = [];
+
+    /// <summary>Members whose place follows from readings.</summary>
+    public IReadOnlyList<UnplacedStud> Unplaced { get; init; } = [];
+
     /// <summary>What a bolt passes before it meets a member.</summary>
     public Length LayersThickness => Layers.Aggregate(Length.Zero, (sum, layer) => sum + layer.Thickness);
 

@@ -19,6 +19,10 @@ public class FindingsTests
 
     private static readonly Dictionary<string, ((string, JsonNode?)[] Has, (string, JsonNode?)[] Just)> Cases = new()
     {
+        // Two readings of one thing, 1/8 in apart at the most; their deviation here is so large that the network takes both.
+        ["survey.readings-disagree"] = ([.. Twice("70 3/16 in")], [.. Twice("70 1/8 in")]),
+        ["survey.datum-unclear"] = ([Thing(Low, "20 in"), ("/wall/readings/r", Sheets.Json("""{ "from": "x", "to": "studs/b", "value": "10 in" }"""))], [Thing(Low, "20 in"), ("/wall/readings/r", Sheets.Json("""{ "from": "x/left", "to": "studs/b", "value": "10 in" }"""))]),
+        ["survey.spacing-broken"] = ([("/wall/studs/a/centre", "53 7/16 in")], [("/wall/studs/a/centre", "53 1/2 in")]),
         ["survey.framing-unconfirmed"] = ([("/wall/studs/b/state", "found"), ("/wall/studs/b/uncertainty", "1/8 in")], [("/wall/studs/a/state", "found")]),
         ["survey.live-near-hole"] = ([Thing(Socket, "62 1/8 in")], [Thing(Socket, "34 in")]),
         ["survey.services-not-looked-for"] = ([("/wall/scan", null)], [("/wall/scan/with", "a probe")]),
@@ -144,6 +148,12 @@ public class FindingsTests
 
     private static (string, JsonNode?) Thing(string json, string place) =>
         ("/wall/features/x", Sheets.Json(json.Replace("LEFT", place).Replace("TOP", place)));
+
+    private static (string, JsonNode?)[] Twice(string second) =>
+    [
+        ("/wall/readings/r1", Sheets.Json("""{ "from": "left-corner", "to": "studs/b", "value": "70 in", "deviation": "1/8 in", "by": "Ines" }""")),
+        ("/wall/readings/r2", Sheets.Json($$"""{ "from": "left-corner", "to": "studs/b", "value": "{{second}}", "deviation": "1/8 in", "by": "Tom" }""")),
+    ];
 
     private static (string, JsonNode?)[] FixedHoles(string half) =>
     [

@@ -52,10 +52,11 @@ public class FormatTests
     [Fact]
     public void A_wrong_part_goes_and_the_rest_stays()
     {
-        var document = Sheets.Document(("/wall/studs/b/centre", null), ("/display/height", "tall"), ("/mount/rows/0", null));
+        var document = Sheets.Document(("/wall/studs/b/centre", "5//8 in"), ("/wall/layers/l1/thickness", null), ("/display/height", "tall"), ("/mount/rows/0", null));
         var (sheet, problems) = SheetReader.Read(document);
-        Assert.Equal(2, problems.Count);
+        Assert.Equal(3, problems.Count);
         Assert.Equal(["a", "c", "d"], sheet.Wall!.Studs.Select(s => s.Id));
+        Assert.Empty(sheet.Wall.Layers);
         Assert.Null(sheet.Display);
         Assert.NotNull(sheet.Mount);
     }

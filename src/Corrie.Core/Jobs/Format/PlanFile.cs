@@ -47,6 +47,31 @@ public static class PlanFile
             }),
             ["marks"] = All(plan.Marks, m => MarkOf(plan, m, style, Exact)),
         };
+        if (plan.Survey is { } survey && survey.Wall.Readings.Count > 0)
+        {
+            json["survey"] = new JsonObject
+            {
+                ["points"] = All(survey.Across.Points.Concat(survey.Up.Points).OrderBy(p => p.Key, StringComparer.Ordinal), p => new JsonObject
+                {
+                    ["point"] = p.Key,
+                    ["at"] = Exact(p.Value.Position),
+                    ["deviation"] = Exact(p.Value.Deviation),
+                }),
+                ["loose"] = All(survey.Across.Loose.Concat(survey.Up.Loose), p => JsonValue.Create(p)),
+                ["readings"] = All(survey.Across.Readings.Concat(survey.Up.Readings), r => new JsonObject
+                {
+                    ["id"] = r.Reading.Id,
+                    ["from"] = r.Reading.From,
+                    ["to"] = r.Reading.To,
+                    ["value"] = Exact(r.Reading.Value),
+                    ["by"] = r.Reading.By,
+                    ["residual"] = Exact(r.Residual),
+                    ["redundancy"] = Math.Round(r.Share, 4),
+                    ["normalised"] = Math.Round(r.Normalised, 3),
+                }),
+            };
+        }
+
         if (plan.Placed is { } placed)
         {
             json["display"] = Rectangle(placed.Outer);

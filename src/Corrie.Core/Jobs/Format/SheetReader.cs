@@ -109,9 +109,17 @@ public static class SheetReader
             wall.Yes("circulation"),
             [.. wall.Items("layers").Select(l => new Layer(l.Id, l.Part.Whole("order") ?? 99, l.Part.Text("name") ?? "layer", l.Part.Length("thickness")!.Value, l.Part.Yes("confirmed")))
                 .OrderBy(l => l.Order).ThenBy(l => l.Id, StringComparer.Ordinal)],
-            [.. wall.Items("studs").Select(s => StudOf(s.Id, s.Part, kind)).OrderBy(s => s.Centre).ThenBy(s => s.Id, StringComparer.Ordinal)],
+            [.. wall.Items("studs").Where(s => s.Part.Has("centre")).Select(s => StudOf(s.Id, s.Part, kind)).OrderBy(s => s.Centre).ThenBy(s => s.Id, StringComparer.Ordinal)],
             [.. wall.Items("features").Select(f => FeatureOf(f.Id, f.Part)).OrderBy(f => f.Left).ThenBy(f => f.Id, StringComparer.Ordinal)],
-            wall.Has("scan") ? new(scan.Text("by") ?? string.Empty, scan.Text("with") ?? string.Empty, scan.Yes("crossings")) : null);
+            wall.Has("scan") ? new(scan.Text("by") ?? string.Empty, scan.Text("with") ?? string.Empty, scan.Yes("crossings")) : null)
+        {
+            Unplaced = [.. wall.Items("studs").Where(s => !s.Part.Has("centre")).Select(s => StudOf(s.Id, s.Part, kind)).Select(s => new UnplacedStud(s.Id, s.Width, s.State, s.Uncertainty))],
+            Readings =
+            [
+                .. wall.Items("readings").OrderBy(r => r.Id, StringComparer.Ordinal).Select(r => new MeasuredReading(
+                    r.Id, r.Part.Text("from")!, r.Part.Text("to")!, r.Part.Length("value")!.Value, r.Part.Length("deviation") ?? Length.Tape(0, 1, 32), r.Part.Text("by") is { Length: > 0 } by ? by : "somebody")),
+            ],
+        };
     }
 
     private static Stud StudOf(string id, Part stud, WallKind kind)
@@ -129,7 +137,7 @@ public static class SheetReader
             StudState.Found => Length.Tape(0, 1, 4),
             _ => Length.Tape(0, 1, 2),
         };
-        return new(id, stud.Length("centre")!.Value, stud.Length("width") ?? (kind == WallKind.SteelStuds ? Length.Tape(1, 1, 4) : Length.Tape(1, 1, 2)), state, uncertainty);
+        return new(id, stud.Length("centre") ?? Length.Zero, stud.Length("width") ?? (kind == WallKind.SteelStuds ? Length.Tape(1, 1, 4) : Length.Tape(1, 1, 2)), state, uncertainty);
     }
 
     private static Feature FeatureOf(string id, Part feature)

@@ -113,7 +113,7 @@ public static class SheetShape
                 new("confirmed", new YesNoShape("whether somebody has seen or drilled it"))), 20)),
             new("studs", new MapShape("members behind the layers", new GroupShape(
                 "a member",
-                new("centre", At("its centre from the left corner"), true),
+                new("centre", At("its centre from the left corner; left out where readings give it")),
                 new("width", new LengthShape("its face", Step, Length.Tape(24))),
                 new("state", new ChoiceShape("how sure it is", "suspected", "found", "confirmed")),
                 new("uncertainty", new LengthShape("how far its centre may be off", Length.Zero, Length.Tape(12)))))),
@@ -127,6 +127,13 @@ public static class SheetShape
                 new("height", Size("height"), true),
                 new("depth", Distance("how far it stands out of the wall")),
                 new("routeKnown", new YesNoShape("whether the route of its cable is known"))))),
+            new("readings", new MapShape("what was measured", new GroupShape(
+                "a reading",
+                new("from", new TextShape("the point that the tape is hooked on, such as left-corner, f1/right or studs/s1", 40), true),
+                new("to", new TextShape("the point that is read", 40), true),
+                new("value", new LengthShape("what the tape shows, to the right or up", -Room, Room), true),
+                new("deviation", new LengthShape("its standard deviation", Step, Length.Tape(4))),
+                new("by", new TextShape("who measured", 80))))),
             new("scan", new GroupShape(
                 "the search for cables, pipes and gas",
                 new("by", new TextShape("who looked", 80), true),

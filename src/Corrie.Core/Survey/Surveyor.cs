@@ -1,0 +1,216 @@
+using Corrie.Core.Findings;
+using Corrie.Core.Measure;
+
+namespace Corrie.Core.Survey;
+
+/// <summary>A wall with its readings worked in.</summary>
+/// <param name="Wall">The wall: positions that readings fix are the adjusted ones.</param>
+/// <param name="Across">The sideways network.</param>
+/// <param name="Up">The network of heights.</param>
+/// <param name="Unclear">Readings whose point or edge is not named; they are left out of the networks.</param>
+public sealed record Surveyed(Wall Wall, AdjustedNetwork Across, AdjustedNetwork Up, IReadOnlyList<MeasuredReading> Unclear);
+
+/// <summary>Works out where everything is from what was measured, and what does not fit.</summary>
+public static class Surveyor
+{
+    private const string Origin = "";
+    private static readonly Length EighthInch = Length.Tape(0, 1, 8);
+    private static readonly Length HalfInch = Length.Tape(0, 1, 2);
+
+    /// <summary>Solves both networks and puts the positions that they fix on the wall.</summary>
+    public static Surveyed Survey(Wall wall)
+    {
+        var clear = wall.Readings.Where(r => AxisOf(wall, r.From) is { } a && a == AxisOf(wall, r.To) && r.From != r.To).ToList();
+        var across = Network.Solve([.. clear.Where(r => AxisOf(wall, r.From) == Axis.Across)], p => Terms(wall, p));
+        var up = Network.Solve([.. clear.Where(r => AxisOf(wall, r.From) == Axis.Up)], p => Terms(wall, p));
+        var measured = wall with
+        {
+            Width = At(across, "right-corner") ?? wall.Width,
+            Height = At(up, "ceiling") ?? wall.Height,
+            Studs =
+            [
+                .. wall.Studs.Select(s => Placed(s, across))
+                    .Concat(wall.Unplaced.Where(u => across.Points.ContainsKey("studs/" + u.Id)).Select(u => Placed(new(u.Id, default, u.Width, u.State, u.Uncertainty), across)))
+                    .OrderBy(s => s.Centre).ThenBy(s => s.Id, StringComparer.Ordinal),
+            ],
+            Features = [.. wall.Features.Select(f => Placed(f, across, up)).OrderBy(f => f.Left).ThenBy(f => f.Id, StringComparer.Ordinal)],
+        };
+        return new(measured, across, up, [.. wall.Readings.Except(clear)]);
+    }
+
+    /// <summary>Everything that does not fit.</summary>
+    public static IEnumerable<Finding> Check(Surveyed surveyed) =>
+    [
+        .. surveyed.Unclear.Select(r => SurveyFindings.DatumUnclear.At(
+            new("readings/" + r.Id),
+            $"{Name(surveyed.Wall, r.From)} to {Name(surveyed.Wall, r.To)}, {r.Value}: which edge or face was measured is not named, or one of them is not on the sheet.")),
+        .. Misfits(surveyed.Wall, surveyed.Across, Axis.Across),
+        .. Misfits(surveyed.Wall, surveyed.Up, Axis.Up),
+        .. Twice(surveyed),
+        .. Spacing(surveyed.Wall),
+    ];
+
+    /// <summary>Which tape a point belongs to; null where the point, or its edge, is not known.</summary>
+    public static Axis? AxisOf(Wall wall, string point)
+    {
+        if (point is Datum.LeftCorner or "right-corner" or "wall-centre")
+        {
+            return Axis.Across;
+        }
+
+        if (point is Datum.Floor or "ceiling")
+        {
+            return Axis.Up;
+        }
+
+        return point.Split('/') switch
+        {
+            ["studs", var id] when wall.Studs.Any(s => s.Id == id) || wall.Unplaced.Any(s => s.Id == id) => Axis.Across,
+            [var id, "left" or "right" or "centre"] when wall.Features.Any(f => f.Id == id) => Axis.Across,
+            [var id, "top" or "bottom"] when wall.Features.Any(f => f.Id == id) => Axis.Up,
+            _ => null,
+        };
+    }
+
+    /// <summary>What a crew calls a point.</summary>
+    public static string Name(Wall wall, string point) => point.Split('/') switch
+    {
+        ["studs", var id] => "stud " + id,
+        [var id] when wall.Features.FirstOrDefault(f => f.Id == id) is { } feature => feature.Name,
+        _ => Datum.Of(wall).FirstOrDefault(d => d.Id == point)?.Name ?? point,
+    };
+
+    // A centre is never a point of its own: it is half of two edges, typed in by nobody.
+    private static (string, double)[] Terms(Wall wall, string point) => point switch
+    {
+        Datum.LeftCorner or Datum.Floor or Origin => [],
+        "wall-centre" => [("right-corner", 0.5)],
+        _ when point.EndsWith("/centre", StringComparison.Ordinal) => [(point[..^7] + "/left", 0.5), (point[..^7] + "/right", 0.5)],
+        _ => [(point, 1)],
+    };
+
+    private static Length? At(AdjustedNetwork network, string point) => network.Points.TryGetValue(point, out var at) ? at.Position : null;
+
+    private static Stud Placed(Stud stud, AdjustedNetwork across) => across.Points.TryGetValue("studs/" + stud.Id, out var at)
+        // Two standard deviations of the chain come on top of what the probing leaves open.
+        ? stud with { Centre = at.Position, Uncertainty = Length.Max(stud.Uncertainty, at.Deviation * 2) }
+        : stud;
+
+    private static Feature Placed(Feature f, AdjustedNetwork across, AdjustedNetwork up)
+    {
+        var (left, right) = (At(across, f.Id + "/left"), At(across, f.Id + "/right"));
+        var (bottom, top) = (At(up, f.Id + "/bottom"), At(up, f.Id + "/top"));
+        return f with
+        {
+            Left = left ?? (right is { } r ? r - f.Width : f.Left),
+            Width = left is { } l && right is { } e && e > l ? e - l : f.Width,
+            Bottom = bottom ?? (top is { } t ? Length.Max(Length.Zero, t - f.Height) : f.Bottom),
+            Height = bottom is { } b && top is { } h && h > b ? h - b : f.Height,
+        };
+    }
+
+    private static IEnumerable<Finding> Misfits(Wall wall, AdjustedNetwork network, Axis axis)
+    {
+        foreach (var worst in network.Readings.Where(r => r.Suspects.Count > 0))
+        {
+            var reading = worst.Reading;
+            var at = At(network, reading.To);
+            var spot = axis == Axis.Across ? new Spot("readings/" + reading.Id, at, wall.Height.Half) : new Spot("readings/" + reading.Id, wall.Width.Half, at);
+            // What the loop fails to close by: the residual, spread over its share of the redundancy.
+            var off = Length.FromInches(Math.Abs(worst.Residual.Inches) / worst.Share);
+            if (worst.Suspects.Count == 1)
+            {
+                yield return SurveyFindings.ReadingsDisagree.At(
+                    spot,
+                    $"{Words(wall, reading)} by {reading.By} does not fit the others by {off}: its residual is {Math.Abs(worst.Normalised):0.0} times what is to be expected (limit {Network.Limit:0}). Measure it again.");
+                continue;
+            }
+
+            Phrase message = $"These do not close by {off}: ";
+            for (var i = 0; i < worst.Suspects.Count; i++)
+            {
+                message.AppendFormatted($"{(i == 0 ? string.Empty : "; ")}{Words(wall, worst.Suspects[i])}");
+            }
+
+            var again = Deciding(network, worst.Suspects);
+            message.AppendFormatted($". {worst.Suspects.Count} readings are equally suspect. Measure {Words(wall, again)} again: if it comes out {off} different, it was the one; if not, it is right and the fault lies in the others.");
+            yield return SurveyFindings.ReadingsDisagree.At(spot, message);
+        }
+    }
+
+    // Of the suspects the shortest one is measured again most surely; it is told from the rest by one tape reading.
+    private static MeasuredReading Deciding(AdjustedNetwork network, IReadOnlyList<MeasuredReading> suspects) =>
+        suspects.OrderBy(s => network.Readings.Count(r => r.Reading.From == s.From && r.Reading.To == s.To)).ThenBy(s => s.Value.Abs).ThenBy(s => s.Id, StringComparer.Ordinal).First();
+
+    private static Phrase Words(Wall wall, MeasuredReading r) => $"{Name(wall, r.From)} to {Name(wall, r.To)} {r.Value}";
+
+    private static IEnumerable<Finding> Twice(Surveyed surveyed)
+    {
+        var wall = surveyed.Wall;
+        foreach (var same in surveyed.Across.Readings.Concat(surveyed.Up.Readings).Select(r => r.Reading).GroupBy(r => (r.From, r.To)).Where(g => g.Count() > 1))
+        {
+            var (least, most) = (same.MinBy(r => r.Value)!, same.MaxBy(r => r.Value)!);
+            if (most.Value - least.Value > EighthInch)
+            {
+                yield return SurveyFindings.ReadingsDisagree.At(
+                    new($"readings/{least.Id}/{most.Id}"),
+                    $"{Name(wall, same.Key.From)} to {Name(wall, same.Key.To)} is {least.Value} by {least.By} and {most.Value} by {most.By}: {most.Value - least.Value} apart.");
+            }
+        }
+    }
+
+    // Members stand at one module from an unknown start. Those that share a module are one group; two groups are two explanations.
+    private static IEnumerable<Finding> Spacing(Wall wall)
+    {
+        var studs = wall.Studs.Where(s => s.State != StudState.Suspected).ToList();
+        if (studs.Count < 3 || wall.Spacing <= Length.Zero)
+        {
+            yield break;
+        }
+
+        var groups = new List<List<Stud>>();
+        foreach (var stud in studs)
+        {
+            var group = groups.FirstOrDefault(g => OffModule(g[0].Centre, stud.Centre, wall.Spacing).Abs <= HalfInch);
+            if (group is null)
+            {
+                groups.Add([stud]);
+            }
+            else
+            {
+                group.Add(stud);
+            }
+        }
+
+        if (groups.Count != 2)
+        {
+            yield break;
+        }
+
+        var (few, many) = groups[0].Count <= groups[1].Count ? (groups[0], groups[1]) : (groups[1], groups[0]);
+        var off = OffModule(many[0].Centre, few[0].Centre, wall.Spacing);
+        Phrase message = $"At {wall.Spacing} spacing the members do not fit one module: either ";
+        List(message, few);
+        message.AppendFormatted($" {(few.Count == 1 ? "is" : "are")} {off.Abs} {(off < Length.Zero ? "low" : "high")}, or ");
+        List(message, many);
+        message.AppendFormatted($" {(many.Count == 1 ? "is" : "are")} {off.Abs} {(off < Length.Zero ? "high" : "low")}. {studs.Count} marks cannot tell: measure ");
+        List(message, few);
+        message.AppendLiteral(" again, before the holes go in.");
+        yield return SurveyFindings.SpacingBroken.At(new($"studs/{few[0].Id}", few[0].Centre, wall.Height.Half), message);
+    }
+
+    private static void List(Phrase message, List<Stud> studs)
+    {
+        for (var i = 0; i < studs.Count; i++)
+        {
+            message.AppendFormatted($"{(i == 0 ? string.Empty : i == studs.Count - 1 ? " and " : ", ")}{studs[i].Centre}");
+        }
+    }
+
+    // How far a position is off the module of another, to the nearer side.
+    private static Length OffModule(Length from, Length at, Length spacing)
+    {
+        var rest = (at - from).Units % spacing.Units;
+        return Length.FromUnits(rest > spacing.Units / 2 ? rest - spacing.Units : rest < -spacing.Units / 2 ? rest + spacing.Units : rest);
+    }
+}

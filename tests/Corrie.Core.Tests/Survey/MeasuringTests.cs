@@ -1,0 +1,107 @@
+using System.Text.Json.Nodes;
+using Corrie.Core.Jobs;
+using Corrie.Core.Measure;
+using Corrie.Core.Survey;
+
+namespace Corrie.Core.Tests.Survey;
+
+public class MeasuringTests
+{
+    private static JsonNode Readings(params (string From, string To, string Value, string By)[] readings) => new JsonObject(readings.Select((r, i) =>
+        KeyValuePair.Create<string, JsonNode?>($"r{i}", new JsonObject { ["from"] = r.From, ["to"] = r.To, ["value"] = r.Value, ["by"] = r.By })));
+
+    private static (string, JsonNode?)[] Loop(string third) =>
+    [
+        ("/wall/features/w", Sheets.Json("""{ "kind": "window", "name": "window", "left": "20 in", "width": "10 in", "height": "30 in", "bottom": "40 in" }""")),
+        ("/wall/readings", Readings(("left-corner", "w/left", "61 in", "Ines"), ("w/left", "right-corner", "60 1/2 in", "Ines"), ("left-corner", "right-corner", third, "Tom"))),
+    ];
+
+    [Fact]
+    public void A_single_loop_that_does_not_close_has_three_equal_suspects_and_a_measurement_that_tells()
+    {
+        var finding = Sheets.Plan(Loop("122 in")).Finding("survey.readings-disagree");
+        var message = finding.Message.Say(LengthStyle.Inches);
+        // By hand: 61 + 60 1/2 = 121 1/2, 1/2 in short of 122.
+        Assert.Contains("do not close by 1/2 in", message);
+        Assert.Contains("left corner to left edge of the window 61 in; left edge of the window to right corner 60 1/2 in; left corner to right corner 122 in", message);
+        Assert.Contains("3 readings are equally suspect", message);
+        Assert.Contains("Measure left edge of the window to right corner 60 1/2 in again", message);
+        Assert.DoesNotContain("survey.readings-disagree", Sheets.Plan(Loop("121 5/8 in")).Codes());
+    }
+
+    [Fact]
+    public void A_reading_that_others_check_is_named_alone()
+    {
+        var plan = Sheets.Plan(
+            ("/wall/studs", Sheets.Json("""{ "b": { "state": "confirmed" }, "c": { "state": "confirmed" } }""")),
+            ("/wall/readings", Readings(
+                ("left-corner", "studs/b", "70 in", "Ines"), ("left-corner", "studs/c", "86 in", "Ines"), ("studs/b", "studs/c", "16 in", "Ines"),
+                ("right-corner", "studs/b", "-86 in", "Tom"), ("right-corner", "studs/c", "-70 3/4 in", "Tom"), ("left-corner", "right-corner", "156 in", "Tom"))));
+        var message = plan.Finding("survey.readings-disagree").Message.Say(LengthStyle.Inches);
+        Assert.StartsWith("right corner to stud c -70 3/4 in by Tom does not fit", message);
+        Assert.Equal("readings/r4", plan.Finding("survey.readings-disagree").Where.Part);
+    }
+
+    [Fact]
+    public void A_member_takes_its_place_and_its_uncertainty_from_the_chain()
+    {
+        var plan = Sheets.Plan(
+            ("/wall/studs/b", Sheets.Json("""{ "state": "confirmed", "uncertainty": "0 in" }""")),
+            ("/wall/features/w", Sheets.Json("""{ "kind": "window", "name": "window", "left": "20 in", "width": "10 in", "height": "30 in", "bottom": "40 in" }""")),
+            ("/wall/readings", Readings(("left-corner", "w/left", "20 1/4 in", "Ines"), ("w/left", "w/right", "10 in", "Ines"), ("w/centre", "studs/b", "44 3/4 in", "Ines"))));
+        var stud = plan.Sheet.Wall!.Studs.Single(s => s.Id == "b");
+        // By hand: 20 1/4 + 5 + 44 3/4 = 70; variances of 1/32 in: 1 + 1/4 + 1, so 1.5 deviations, and two of those are 3/32 in.
+        Assert.Equal(Length.Tape(70), stud.Centre);
+        Assert.Equal(3.0 / 32, stud.Uncertainty.Inches, 1e-4);
+        Assert.Equal(Length.Tape(20, 1, 4), plan.Sheet.Wall.Features.Single(f => f.Id == "w").Left);
+    }
+
+    [Fact]
+    public void A_point_that_hangs_on_nothing_is_loose_and_leaves_the_rest_alone()
+    {
+        var plan = Sheets.Plan(
+            ("/wall/studs/x", Sheets.Json("""{ "state": "found" }""")), ("/wall/studs/y", Sheets.Json("""{ "state": "found" }""")),
+            ("/wall/readings", Readings(("studs/x", "studs/y", "16 in", "Ines"), ("left-corner", "studs/b", "70 in", "Ines"))));
+        Assert.Equal(["studs/x", "studs/y"], plan.Survey!.Across.Loose);
+        Assert.Equal(Length.Tape(70), plan.Sheet.Wall!.Studs.Single(s => s.Id == "b").Centre);
+        Assert.Equal(4, plan.Sheet.Wall.Studs.Count);
+    }
+
+    [Fact]
+    public void Members_that_fit_no_module_are_explained_both_ways()
+    {
+        var studs = (string first) => Sheets.Json($$"""{ "a": { "centre": "{{first}}", "state": "found" }, "b": { "centre": "39 3/4 in", "state": "found" }, "c": { "centre": "55 3/4 in", "state": "found" } }""");
+        var message = Sheets.Plan(("/wall/studs", studs("22 3/4 in"))).Finding("survey.spacing-broken").Message.Say(LengthStyle.Inches);
+        Assert.Contains("either 22 3/4 in is 1 in low, or 39 3/4 in and 55 3/4 in are 1 in high", message);
+        Assert.Contains("measure 22 3/4 in again", message);
+        Assert.DoesNotContain("survey.spacing-broken", Sheets.Plan(("/wall/studs", studs("23 1/4 in"))).Codes());
+    }
+
+    [Theory]
+    [InlineData("left corner -> new stud 14 1/2", "left-corner", "studs/new", "14 1/2")]
+    [InlineData("left corner → stud = 4' 6\"", "left-corner", "studs/new", "54")]
+    [InlineData("stud b to stud c 16", "studs/b", "studs/c", "16")]
+    [InlineData("left window -> stud b -12 1/4", "w/left", "studs/b", "-12 1/4")]
+    [InlineData("right edge of the window => right corner 1559 mm", "w/right", "right-corner", "1559 mm")]
+    [InlineData("floor -> bottom casing 36 in", "floor", "w/bottom", "36")]
+    [InlineData("window -> stud b 40", "w", "studs/b", "40")]
+    public void A_line_is_read_as_a_reading(string typed, string from, string to, string value)
+    {
+        var read = QuickReading.Read(typed, WallWithWindow, UnitSystem.Inches).Value;
+        Assert.Equal((from, to, Sheets.In(value)), (read.From, read.To, read.Value));
+    }
+
+    [Theory]
+    [InlineData("", "Nothing was typed")]
+    [InlineData("left corner 14 1/2", "no arrow")]
+    [InlineData("left corner -> stud b", "no length")]
+    [InlineData("left corner -> 14 1/2", "no name")]
+    [InlineData("left corner -> stud b 5//8", "no number below the stroke")]
+    [InlineData("left corner -> kettle 12", "Nothing on the wall is called 'kettle'")]
+    [InlineData("corner -> stud b 12", "'corner' fits 2 points")]
+    public void A_line_that_is_not_understood_says_so(string typed, string words) =>
+        Assert.Contains(words, QuickReading.Read(typed, WallWithWindow, UnitSystem.Inches).Problem!.Understood);
+
+    private static Wall WallWithWindow => Sheets.Plan(
+        ("/wall/features/w", Sheets.Json("""{ "kind": "window", "name": "window", "left": "20 in", "width": "10 in", "height": "30 in", "bottom": "40 in" }"""))).Sheet.Wall!;
+}
