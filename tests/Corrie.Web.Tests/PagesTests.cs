@@ -99,6 +99,20 @@ public sealed class PagesTests(Site site) : IClassFixture<Site>
     }
 
     [Fact]
+    public async Task A_reading_is_taken_in_one_line_with_the_stud_that_it_finds()
+    {
+        var client = await site.As("tom");
+        var refused = await client.Post(Wall(2, "survey"), Wall(2, "survey", handler: "Measure"), ("line", "left corner -> new stud 5//8"));
+        Assert.Contains("no number below the stroke", await refused.Content.ReadAsStringAsync());
+        Assert.Contains("new stud 5//8", WebUtility.HtmlDecode(await refused.Content.ReadAsStringAsync()));
+        await client.Post(Wall(2, "survey"), Wall(2, "survey", handler: "Measure"), ("line", "right double door -> new stud 14 1/2 in"));
+        var page = (await client.GetStringAsync(Wall(2, "survey", "behind"))).Plain();
+        // The door's right edge is at 8 + 68 = 76.
+        Assert.Contains("right edge of the double door → stud", page);
+        Assert.Contains("90 1/2", page);
+    }
+
+    [Fact]
     public async Task Two_values_for_one_thing_are_both_shown_until_somebody_chooses()
     {
         var (ines, tom) = (await site.As("ines"), await site.As("tom"));

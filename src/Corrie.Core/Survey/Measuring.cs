@@ -39,6 +39,9 @@ public sealed record AdjustedReading(
 public sealed record AdjustedNetwork(
     IReadOnlyDictionary<string, AdjustedPoint> Points, IReadOnlyList<string> Loose, IReadOnlyList<AdjustedReading> Readings)
 {
+    /// <summary>Whether a reading is under suspicion.</summary>
+    public bool Suspect(MeasuredReading reading) => Readings.Any(r => r.Suspects.Contains(reading));
+
     /// <summary>A network without readings.</summary>
     public static AdjustedNetwork Empty { get; } = new(new Dictionary<string, AdjustedPoint>(), [], []);
 }

@@ -21,8 +21,8 @@ public static class Surveyor
     public static Surveyed Survey(Wall wall)
     {
         var clear = wall.Readings.Where(r => AxisOf(wall, r.From) is { } a && a == AxisOf(wall, r.To) && r.From != r.To).ToList();
-        var across = Network.Solve([.. clear.Where(r => AxisOf(wall, r.From) == Axis.Across)], p => Terms(wall, p));
-        var up = Network.Solve([.. clear.Where(r => AxisOf(wall, r.From) == Axis.Up)], p => Terms(wall, p));
+        var across = Anchored(wall, [.. clear.Where(r => AxisOf(wall, r.From) == Axis.Across)], Datum.LeftCorner);
+        var up = Anchored(wall, [.. clear.Where(r => AxisOf(wall, r.From) == Axis.Up)], Datum.Floor);
         var measured = wall with
         {
             Width = At(across, "right-corner") ?? wall.Width,
@@ -80,8 +80,40 @@ public static class Surveyor
         _ => Datum.Of(wall).FirstOrDefault(d => d.Id == point)?.Name ?? point,
     };
 
+    // Readings that reach neither corner hang on a position that somebody has entered, as far as there is one: as few as will do,
+    // so that an old entry never argues with a measurement.
+    private static AdjustedNetwork Anchored(Wall wall, List<MeasuredReading> readings, string origin)
+    {
+        var network = Network.Solve(readings, Terms);
+        var all = readings;
+        while (network.Loose.FirstOrDefault(p => Entered(wall, p) is not null) is { } point)
+        {
+            all = [.. all, new("entered/" + point, origin, point, Entered(wall, point)!.Value, Length.Tape(0, 1, 32), "as entered")];
+            network = Network.Solve(all, Terms);
+        }
+
+        return network with { Readings = [.. network.Readings.Where(r => !r.Reading.Id.StartsWith("entered/", StringComparison.Ordinal))] };
+    }
+
+    private static Length? Entered(Wall wall, string point)
+    {
+        var keys = point.Split('/');
+        var feature = wall.Features.FirstOrDefault(f => f.Id == keys[0]);
+        return keys switch
+        {
+            ["right-corner"] => wall.Width,
+            ["ceiling"] => wall.Height,
+            ["studs", var id] => wall.Studs.FirstOrDefault(s => s.Id == id)?.Centre,
+            [_, "left"] => feature?.Left,
+            [_, "right"] => feature?.Right,
+            [_, "bottom"] => feature?.Bottom,
+            [_, "top"] => feature?.Top,
+            _ => null,
+        };
+    }
+
     // A centre is never a point of its own: it is half of two edges, typed in by nobody.
-    private static (string, double)[] Terms(Wall wall, string point) => point switch
+    private static (string, double)[] Terms(string point) => point switch
     {
         Datum.LeftCorner or Datum.Floor or Origin => [],
         "wall-centre" => [("right-corner", 0.5)],

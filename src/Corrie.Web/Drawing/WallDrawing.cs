@@ -98,6 +98,11 @@ public static class WallDrawing
             Framing.KeepOuts(svg, sheet, wall);
         }
 
+        if (behind)
+        {
+            Dimensions.Draw(svg, sheet, plan, wall, style);
+        }
+
         svg.Line("floor-line", sheet.Left - 4, sheet.Floor, sheet.X(wall.Width) + 4, sheet.Floor);
         if (plan.Placed is not null)
         {

@@ -270,6 +270,42 @@ public sealed class IndexModel(Reader reader, TimeProvider time) : PageModel
         return number >= 0 && number < fixes.Count ? Append(fixes[number].Changes) : Again();
     }
 
+    /// <summary>What was typed as a reading, kept when it was not understood.</summary>
+    public const string ReadingLine = "/wall/readings/new/line";
+
+    /// <summary>Takes a reading typed in one line; a reading to a new stud puts the stud on the sheet with it.</summary>
+    public async Task<IActionResult> OnPostMeasureAsync(string? line)
+    {
+        if (Sheet.Wall is not { } wall)
+        {
+            return Refuse(ReadingLine, line ?? string.Empty, "The wall has no size yet. Expected: its width and height first.");
+        }
+
+        var read = QuickReading.Read(line, wall, Style.System);
+        if (!read.Ok)
+        {
+            return Refuse(ReadingLine, line ?? string.Empty, read.Problem!.ToString());
+        }
+
+        var key = Guid.NewGuid().ToString("N")[..6];
+        var (from, to, value) = read.Value;
+        var changes = new List<Change>();
+        if (to == TypedReading.NewStud)
+        {
+            to = "studs/s" + key;
+            changes.Add(new("/wall/studs/s" + key, new JsonObject { ["state"] = "found" }));
+        }
+
+        changes.Add(new("/wall/readings/r" + key, new JsonObject
+        {
+            ["from"] = from,
+            ["to"] = to,
+            ["value"] = LengthText.Exact(value, Sheet.Head.Units),
+            ["by"] = reader.Name,
+        }));
+        return await Append(changes);
+    }
+
     /// <summary>Records the client's consent to the place as it is.</summary>
     public Task<IActionResult> OnPostApproveAsync(string? by)
     {

@@ -1,0 +1,46 @@
+using Corrie.Core.Jobs;
+using Corrie.Core.Measure;
+using Corrie.Core.Survey;
+
+namespace Corrie.Web.Drawing;
+
+/// <summary>Draws what was measured as dimension lines; the one that is off has its residual in figures.</summary>
+public static class Dimensions
+{
+    private const double Line = 17;
+    private const int Most = 9;
+
+    /// <summary>Draws the sideways readings, the ones that are off first.</summary>
+    public static void Draw(Svg svg, Sheet sheet, JobPlan plan, Wall wall, LengthStyle style)
+    {
+        if (plan.Survey is not { } survey)
+        {
+            return;
+        }
+
+        var positions = plan.Datums.Where(d => d.Axis == Axis.Across).ToDictionary(d => d.Id, d => d.At);
+        foreach (var stud in wall.Studs)
+        {
+            positions["studs/" + stud.Id] = stud.Centre;
+        }
+
+        var at = sheet.Floor - 14;
+        foreach (var r in survey.Across.Readings.OrderByDescending(r => Math.Abs(r.Normalised)).Take(Most))
+        {
+            if (!positions.TryGetValue(r.Reading.From, out var from) || !positions.TryGetValue(r.Reading.To, out var to))
+            {
+                continue;
+            }
+
+            var (x1, x2) = (sheet.X(Length.Min(from, to)), sheet.X(Length.Max(from, to)));
+            var off = survey.Across.Suspect(r.Reading);
+            svg.Group(off ? "dimension off" : "dimension");
+            svg.Line("dim-line", x1, at, x2, at);
+            svg.Line("dim-end", x1, at - 5, x1, at + 5);
+            svg.Line("dim-end", x2, at - 5, x2, at + 5);
+            svg.Figures("dim-figure", (x1 + x2) / 2, at - 3, r.Reading.Value.Abs.Show(style), after: off ? $" off {LengthText.Fine(r.Residual.Abs, style)}" : string.Empty);
+            svg.End();
+            at -= Line;
+        }
+    }
+}
