@@ -4,16 +4,20 @@ using BenchmarkDotNet.Running;
 using Corrie.Bench;
 
 // plan                  the planner, beside the JSON round trip of the same sheet
+// readings              the study of slips of the tape, for docs/studies/readings.md
 // web APP EMPTY         pages, entries and start-up of a published Corrie, beside an empty application
 switch (args.FirstOrDefault())
 {
     case "plan":
         BenchmarkRunner.Run<PlanBench>(DefaultConfig.Instance.AddJob(Job.ShortRun));
         return 0;
+    case "readings":
+        Console.WriteLine(Corrie.Simulators.ReadingStudy.Run(2000, seed: 1));
+        return 0;
     case "web" when args.Length == 3:
         await WebBench.RunAsync(args[1], args[2]);
         return 0;
     default:
-        Console.Error.WriteLine("Usage: plan | web FOLDER-OF-CORRIE FOLDER-OF-EMPTY; see bench/run");
+        Console.Error.WriteLine("Usage: plan | readings | web FOLDER-OF-CORRIE FOLDER-OF-EMPTY; see bench/run");
         return 2;
 }

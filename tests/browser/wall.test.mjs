@@ -142,6 +142,23 @@ test('others\' changes appear by themselves, and do not disturb what is being ty
   await tom.context().close();
 });
 
+test('a reading typed in one line puts its stud on the wall and its dimension on the drawing', async () => {
+  const page = await site.as('tom');
+  await open(page, '/jobs/2/survey?view=behind');
+  assert.equal(await page.locator('.stud').count(), 0);
+  await page.fill('#measure', 'right double door -> new stud 14 1/2');
+  await page.press('#measure', 'Enter');
+  await page.waitForSelector('.stud', { state: 'attached' });
+  assert.equal(await page.locator('.dim-figure').textContent().then(t => t.replace(/[\s\u2009]+/g, '').replace('\u2044', '/')), '141/2');
+  // The door's right edge is entered as 8 + 68 in: 76 + 14 1/2.
+  assert.match(await page.locator('.stud-figure').textContent(), /^90/);
+  await page.fill('#measure', 'kettle -> stud 3');
+  await page.press('#measure', 'Enter');
+  await page.waitForSelector('#measure[aria-invalid="true"]');
+  assert.equal(await page.inputValue('#measure'), 'kettle -> stud 3');
+  await page.context().close();
+});
+
 test('the set-out sheet prints on one page', async () => {
   const page = await site.as('tom');
   for (const job of [4, 5, 6]) {

@@ -59,7 +59,8 @@ public static class Planner
             bolts,
             SetOut.Marks(sheet, placed, hung, bolts),
             sorted,
-            StepsOf(sheet, placed, hung, bolts, sorted)) { Survey = survey };
+            StepsOf(sheet, placed, hung, bolts, sorted))
+        { Survey = survey };
     }
 
     /// <summary>The step that a finding belongs to, by the first word of its code.</summary>
