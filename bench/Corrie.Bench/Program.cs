@@ -5,6 +5,7 @@ using Corrie.Bench;
 
 // plan                  the planner, beside the JSON round trip of the same sheet
 // readings              the study of slips of the tape, for docs/studies/readings.md
+// files APP COUNT       broken job files sent to a published Corrie
 // web APP EMPTY         pages, entries and start-up of a published Corrie, beside an empty application
 switch (args.FirstOrDefault())
 {
@@ -14,10 +15,12 @@ switch (args.FirstOrDefault())
     case "readings":
         Console.WriteLine(Corrie.Simulators.ReadingStudy.Run(2000, seed: 1));
         return 0;
+    case "files" when args.Length == 3 && int.TryParse(args[2], out var count):
+        return await ApiBench.RunAsync(args[1], count) == 0 ? 0 : 1;
     case "web" when args.Length == 3:
         await WebBench.RunAsync(args[1], args[2]);
         return 0;
     default:
-        Console.Error.WriteLine("Usage: plan | readings | web FOLDER-OF-CORRIE FOLDER-OF-EMPTY; see bench/run");
+        Console.Error.WriteLine("Usage: plan | readings | files FOLDER-OF-CORRIE COUNT | web FOLDER-OF-CORRIE FOLDER-OF-EMPTY; see bench/run");
         return 2;
 }

@@ -1,8 +1,5 @@
 using System.Diagnostics;
-using System.Net;
 using System.Net.Http.Json;
-using System.Net.Sockets;
-using System.Text.Json;
 using Dapper;
 using Microsoft.Data.Sqlite;
 
@@ -121,67 +118,5 @@ internal static class WebBench
         }
 
         return n / watch.Elapsed.TotalSeconds;
-    }
-
-    private sealed class Server : IDisposable
-    {
-        private readonly Process process;
-
-        private Server(Process process, string url, TimeSpan startedIn)
-        {
-            this.process = process;
-            Base = url;
-            StartedIn = startedIn;
-        }
-
-        public string Base { get; }
-
-        public TimeSpan StartedIn { get; }
-
-        public static async Task<Server> StartAsync(string app, string page, params string[] more)
-        {
-            var url = $"http://127.0.0.1:{FreePort()}";
-            var watch = Stopwatch.StartNew();
-            var process = Process.Start(new ProcessStartInfo("dotnet", [app, "--contentRoot", Path.GetDirectoryName(app)!, "--Urls", url, .. more]) { RedirectStandardOutput = true, RedirectStandardError = true })!;
-            process.BeginOutputReadLine();
-            process.BeginErrorReadLine();
-            using var client = new HttpClient();
-            while (true)
-            {
-                try
-                {
-                    using var answer = await client.GetAsync(url + page);
-                    answer.EnsureSuccessStatusCode();
-                    return new(process, url, watch.Elapsed);
-                }
-                catch (HttpRequestException) when (watch.Elapsed < TimeSpan.FromSeconds(30) && !process.HasExited)
-                {
-                    await Task.Delay(5);
-                }
-            }
-        }
-
-        public async Task<HttpClient> SignInAsync()
-        {
-            var client = new HttpClient(new SocketsHttpHandler { CookieContainer = new CookieContainer(), MaxConnectionsPerServer = 64 });
-            // As a browser asks; the baseline is asked in the same way.
-            client.DefaultRequestHeaders.Add("Accept-Encoding", "br, gzip");
-            (await client.PostAsJsonAsync(Base + "/api/v1/sign-in", new { name = "ines", password = "chalk-line-1" }, JsonSerializerOptions.Web)).EnsureSuccessStatusCode();
-            return client;
-        }
-
-        public void Dispose()
-        {
-            process.Kill();
-            process.WaitForExit();
-            process.Dispose();
-        }
-
-        private static int FreePort()
-        {
-            using var listener = new TcpListener(IPAddress.Loopback, 0);
-            listener.Start();
-            return ((IPEndPoint)listener.LocalEndpoint).Port;
-        }
     }
 }
