@@ -81,6 +81,15 @@ public sealed record JobPlan(
     /// <summary>The survey, solved; null as long as the wall has no size. The plan's sheet has its positions already.</summary>
     public Surveyed? Survey { get; init; }
 
+    /// <summary>Where to push a thin bit in next, and what it would tell.</summary>
+    /// <remarks>Worked out when somebody asks: it costs more than all the rest, and most readers of a plan do not.</remarks>
+    public IReadOnlyList<Probe> Probes => probes.Value;
+
+    /// <summary>How the probes are worked out.</summary>
+    internal Func<IReadOnlyList<Probe>> ProbesFrom { init => probes = new(value); }
+
+    private readonly Lazy<IReadOnlyList<Probe>> probes = new(() => []);
+
     /// <summary>The worst severity there is, or null where nothing is wrong.</summary>
     public Severity? Worst => Findings.Count == 0 ? null : Findings.Min(f => f.Severity);
 

@@ -18,7 +18,8 @@ public static class Planner
     public static JobPlan Plan(JobSheet sheet)
     {
         var findings = new List<Finding>();
-        var survey = sheet.Wall is null ? null : Surveyor.Survey(sheet.Wall);
+        var diameter = sheet.Fixing?.Fastener.Diameter ?? UsualBolt;
+        var survey = sheet.Wall is null ? null : Surveyor.Survey(sheet.Wall, diameter);
         if (survey is not null)
         {
             findings.AddRange(Surveyor.Check(survey));
@@ -28,7 +29,6 @@ public static class Planner
         Placed? placed = null;
         Hung? hung = null;
         Fixed? bolts = null;
-        var diameter = sheet.Fixing?.Fastener.Diameter ?? UsualBolt;
 
         if (sheet is { Wall: { } wall, Placement: { } placement, Display: { } display })
         {
@@ -42,7 +42,7 @@ public static class Planner
                 {
                     bolts = Fixer.Fix(wall, display, mount, hung, fixing);
                     findings.AddRange(Fixer.Check(wall, mount, fixing, hung, bolts));
-                    findings.AddRange(HoleCheck.Check(wall, [.. bolts.Bolts.Select(b => new Hole(b.Part, b.X, b.Y, b.Stud))]));
+                    findings.AddRange(HoleCheck.Check(survey!, [.. bolts.Bolts.Select(b => new Hole(b.Part, b.X, b.Y, b.Stud))], diameter));
                 }
             }
         }
@@ -60,7 +60,10 @@ public static class Planner
             SetOut.Marks(sheet, placed, hung, bolts),
             sorted,
             StepsOf(sheet, placed, hung, bolts, sorted))
-        { Survey = survey };
+        {
+            Survey = survey,
+            ProbesFrom = () => survey is null ? [] : [.. Probing.Confirm(survey, Needed(survey, placed, hung), hung?.HookLine, diameter), .. Probing.Clear(survey)],
+        };
     }
 
     /// <summary>The step that a finding belongs to, by the first word of its code.</summary>
@@ -71,6 +74,11 @@ public static class Planner
         "hang" => Step.Hang,
         _ => Step.Fix,
     };
+
+    // The studs that the plate's bolts go into; before there is a plate, those behind the display; before that, all.
+    private static IEnumerable<string> Needed(Surveyed survey, Placed? placed, Hung? hung) =>
+        hung is { Position.Bolts.Count: > 0 } ? hung.Position.Bolts.Select(b => b.Stud.Id)
+        : survey.Wall.Studs.Where(s => placed is null || (s.Centre > placed.Outer.Left && s.Centre < placed.Outer.Right)).Select(s => s.Id);
 
     private static IReadOnlyList<StepStatus> StepsOf(JobSheet sheet, Placed? placed, Hung? hung, Fixed? bolts, List<Finding> findings)
     {

@@ -51,6 +51,13 @@ public sealed record Datum(string Id, string Name, Axis Axis, Length At)
         {
             datums.Add(new(f.Id + "/left", $"left edge of the {f.Name}", Axis.Across, f.Left));
             datums.Add(new(f.Id + "/right", $"right edge of the {f.Name}", Axis.Across, f.Right));
+            if (f.Casing is { } casing)
+            {
+                var reveal = casing.HereOuter - casing.HereInner;
+                datums.Add(new(f.Id + "/left-inner", $"inner left casing edge of the {f.Name}", Axis.Across, f.Left + reveal));
+                datums.Add(new(f.Id + "/right-inner", $"inner right casing edge of the {f.Name}", Axis.Across, f.Right - reveal));
+            }
+
             datums.Add(new(f.Id + "/centre", $"centre of the {f.Name}", Axis.Across, f.Centre));
             datums.Add(new(f.Id + "/top", $"top of the {f.Name}", Axis.Up, f.Top));
             if (f.Bottom > Length.Zero)

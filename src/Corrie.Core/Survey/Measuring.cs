@@ -9,7 +9,11 @@ namespace Corrie.Core.Survey;
 /// <param name="Value">What the tape shows, to the right or up; negative for the other way.</param>
 /// <param name="Deviation">Its standard deviation: 1/32 in for a direct reading, 1/8 in for one carried through a wall (common practice).</param>
 /// <param name="By">Who measured.</param>
-public sealed record MeasuredReading(string Id, string From, string To, Length Value, Length Deviation, string By);
+public sealed record MeasuredReading(string Id, string From, string To, Length Value, Length Deviation, string By)
+{
+    /// <summary>Whether it was taken on the wall's other face: its sides and its direction are then as seen from there.</summary>
+    public bool OtherFace { get; init; }
+}
 
 /// <summary>A member that is on the sheet without a position of its own: its place follows from readings.</summary>
 /// <param name="Id">Short key in the sheet.</param>
@@ -41,6 +45,12 @@ public sealed record AdjustedNetwork(
 {
     /// <summary>Whether a reading is under suspicion.</summary>
     public bool Suspect(MeasuredReading reading) => Readings.Any(r => r.Suspects.Contains(reading));
+
+    /// <summary>The same network with its readings as they were told, instead of as the network takes them.</summary>
+    public AdjustedNetwork As(IReadOnlyDictionary<string, MeasuredReading> told) => this with
+    {
+        Readings = [.. Readings.Select(r => r with { Reading = told[r.Reading.Id], Suspects = [.. r.Suspects.Where(s => told.ContainsKey(s.Id)).Select(s => told[s.Id])] })],
+    };
 
     /// <summary>A network without readings.</summary>
     public static AdjustedNetwork Empty { get; } = new(new Dictionary<string, AdjustedPoint>(), [], []);

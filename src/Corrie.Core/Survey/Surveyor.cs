@@ -8,7 +8,10 @@ namespace Corrie.Core.Survey;
 /// <param name="Across">The sideways network.</param>
 /// <param name="Up">The network of heights.</param>
 /// <param name="Unclear">Readings whose point or edge is not named; they are left out of the networks.</param>
-public sealed record Surveyed(Wall Wall, AdjustedNetwork Across, AdjustedNetwork Up, IReadOnlyList<MeasuredReading> Unclear);
+/// <param name="Framing">What the evidence says about the framing.</param>
+/// <param name="Unplaced">Evidence whose datum is not known; it is left out of the map.</param>
+public sealed record Surveyed(
+    Wall Wall, AdjustedNetwork Across, AdjustedNetwork Up, IReadOnlyList<MeasuredReading> Unclear, FramingMap Framing, IReadOnlyList<Evidence> Unplaced);
 
 /// <summary>Works out where everything is from what was measured, and what does not fit.</summary>
 public static class Surveyor
@@ -17,25 +20,31 @@ public static class Surveyor
     private static readonly Length EighthInch = Length.Tape(0, 1, 8);
     private static readonly Length HalfInch = Length.Tape(0, 1, 2);
 
-    /// <summary>Solves both networks and puts the positions that they fix on the wall.</summary>
-    public static Surveyed Survey(Wall wall)
+    /// <summary>Solves both networks, puts the positions that they fix on the wall, and maps its framing.</summary>
+    /// <param name="wall">The wall as entered.</param>
+    /// <param name="boltDiameter">The bolt for which members are confirmed.</param>
+    public static Surveyed Survey(Wall wall, Length boltDiameter)
     {
-        var clear = wall.Readings.Where(r => AxisOf(wall, r.From) is { } a && a == AxisOf(wall, r.To) && r.From != r.To).ToList();
-        var across = Anchored(wall, [.. clear.Where(r => AxisOf(wall, r.From) == Axis.Across)], Datum.LeftCorner);
-        var up = Anchored(wall, [.. clear.Where(r => AxisOf(wall, r.From) == Axis.Up)], Datum.Floor);
+        var clear = wall.Readings.Select(r => (Told: r, Seen: Faces.Seen(wall, r))).Where(p => p.Seen is not null).ToList();
+        var told = clear.ToDictionary(p => p.Told.Id, p => p.Told);
+        var across = Anchored(wall, [.. clear.Where(p => AxisOf(wall, p.Seen!.To) == Axis.Across).Select(p => p.Seen!)], Datum.LeftCorner).As(told);
+        var up = Anchored(wall, [.. clear.Where(p => AxisOf(wall, p.Seen!.To) == Axis.Up).Select(p => p.Seen!)], Datum.Floor).As(told);
+        var carried = clear.SelectMany(p => new[] { (Point: p.Seen!.From, p.Told.OtherFace), (Point: p.Seen.To, p.Told.OtherFace) })
+            .GroupBy(p => p.Point).Where(g => g.All(p => p.OtherFace)).Select(g => g.Key).ToHashSet();
         var measured = wall with
         {
             Width = At(across, "right-corner") ?? wall.Width,
             Height = At(up, "ceiling") ?? wall.Height,
             Studs =
             [
-                .. wall.Studs.Select(s => Placed(s, across))
-                    .Concat(wall.Unplaced.Where(u => across.Points.ContainsKey("studs/" + u.Id)).Select(u => Placed(new(u.Id, default, u.Width, u.State, u.Uncertainty), across)))
+                .. wall.Studs.Select(s => Placed(s, across, carried))
+                    .Concat(wall.Unplaced.Where(u => across.Points.ContainsKey("studs/" + u.Id)).Select(u => Placed(new(u.Id, default, u.Width, u.State, u.Uncertainty), across, carried)))
                     .OrderBy(s => s.Centre).ThenBy(s => s.Id, StringComparer.Ordinal),
             ],
             Features = [.. wall.Features.Select(f => Placed(f, across, up)).OrderBy(f => f.Left).ThenBy(f => f.Id, StringComparer.Ordinal)],
         };
-        return new(measured, across, up, [.. wall.Readings.Except(clear)]);
+        var (framed, map, unplaced) = FramingMapper.Map(measured, across, up, boltDiameter);
+        return new(framed, across, up, [.. wall.Readings.Where(r => !told.ContainsKey(r.Id))], map, unplaced);
     }
 
     /// <summary>Everything that does not fit.</summary>
@@ -43,34 +52,19 @@ public static class Surveyor
     [
         .. surveyed.Unclear.Select(r => SurveyFindings.DatumUnclear.At(
             new("readings/" + r.Id),
-            $"{Name(surveyed.Wall, r.From)} to {Name(surveyed.Wall, r.To)}, {r.Value}: which edge or face was measured is not named, or one of them is not on the sheet.")),
+            $"{Name(surveyed.Wall, r.From)} to {Name(surveyed.Wall, r.To)}, {r.Value}{(r.OtherFace ? " on the other face" : string.Empty)}: which edge or face was measured is not named, or one of them is not on the sheet.")),
+        .. surveyed.Unplaced.Select(e => SurveyFindings.DatumUnclear.At(
+            new("evidence/" + e.Id),
+            $"Evidence of framing at {e.At} from {Name(surveyed.Wall, e.From)}{(e.OtherFace ? " on the other face" : string.Empty)}: which edge or face that is is not named, or it is not on the sheet.")),
+        .. FramingCheck.Check(surveyed),
         .. Misfits(surveyed.Wall, surveyed.Across, Axis.Across),
         .. Misfits(surveyed.Wall, surveyed.Up, Axis.Up),
         .. Twice(surveyed),
         .. Spacing(surveyed.Wall),
     ];
 
-    /// <summary>Which tape a point belongs to; null where the point, or its edge, is not known.</summary>
-    public static Axis? AxisOf(Wall wall, string point)
-    {
-        if (point is Datum.LeftCorner or "right-corner" or "wall-centre")
-        {
-            return Axis.Across;
-        }
-
-        if (point is Datum.Floor or "ceiling")
-        {
-            return Axis.Up;
-        }
-
-        return point.Split('/') switch
-        {
-            ["studs", var id] when wall.Studs.Any(s => s.Id == id) || wall.Unplaced.Any(s => s.Id == id) => Axis.Across,
-            [var id, "left" or "right" or "centre"] when wall.Features.Any(f => f.Id == id) => Axis.Across,
-            [var id, "top" or "bottom"] when wall.Features.Any(f => f.Id == id) => Axis.Up,
-            _ => null,
-        };
-    }
+    /// <summary>Which tape a point of this face belongs to; null where the point, or its edge, is not known.</summary>
+    public static Axis? AxisOf(Wall wall, string point) => Faces.Resolve(wall, point, otherFace: false)?.Axis;
 
     /// <summary>What a crew calls a point.</summary>
     public static string Name(Wall wall, string point) => point.Split('/') switch
@@ -123,9 +117,9 @@ public static class Surveyor
 
     private static Length? At(AdjustedNetwork network, string point) => network.Points.TryGetValue(point, out var at) ? at.Position : null;
 
-    private static Stud Placed(Stud stud, AdjustedNetwork across) => across.Points.TryGetValue("studs/" + stud.Id, out var at)
+    private static Stud Placed(Stud stud, AdjustedNetwork across, HashSet<string> carried) => across.Points.TryGetValue("studs/" + stud.Id, out var at)
         // Two standard deviations of the chain come on top of what the probing leaves open.
-        ? stud with { Centre = at.Position, Uncertainty = Length.Max(stud.Uncertainty, at.Deviation * 2) }
+        ? stud with { Centre = at.Position, Uncertainty = Length.Max(stud.Uncertainty, at.Deviation * 2), Carried = carried.Contains("studs/" + stud.Id) }
         : stud;
 
     private static Feature Placed(Feature f, AdjustedNetwork across, AdjustedNetwork up)
@@ -179,7 +173,7 @@ public static class Surveyor
     private static IEnumerable<Finding> Twice(Surveyed surveyed)
     {
         var wall = surveyed.Wall;
-        foreach (var same in surveyed.Across.Readings.Concat(surveyed.Up.Readings).Select(r => r.Reading).GroupBy(r => (r.From, r.To)).Where(g => g.Count() > 1))
+        foreach (var same in surveyed.Across.Readings.Concat(surveyed.Up.Readings).Select(r => r.Reading).GroupBy(r => (r.From, r.To, r.OtherFace)).Where(g => g.Count() > 1))
         {
             var (least, most) = (same.MinBy(r => r.Value)!, same.MaxBy(r => r.Value)!);
             if (most.Value - least.Value > EighthInch)

@@ -49,6 +49,18 @@ public enum FeatureKind
     /// <summary>A plate for signal cables.</summary>
     SignalPlate,
 
+    /// <summary>A cable in the wall whose route is known.</summary>
+    Cable,
+
+    /// <summary>A pipe in the wall.</summary>
+    Pipe,
+
+    /// <summary>A gas pipe or valve.</summary>
+    Gas,
+
+    /// <summary>A hole of something that hung here before; its width is its diameter.</summary>
+    OldHole,
+
     /// <summary>Anything else.</summary>
     Other,
 }
@@ -59,7 +71,8 @@ public enum FeatureKind
 /// <param name="Name">What it is.</param>
 /// <param name="Thickness">Its thickness.</param>
 /// <param name="Confirmed">Whether somebody has seen or drilled it.</param>
-public sealed record Layer(string Id, int Order, string Name, Length Thickness, bool Confirmed);
+/// <param name="By">By what it was confirmed; empty where nobody said.</param>
+public sealed record Layer(string Id, int Order, string Name, Length Thickness, bool Confirmed, string By = "");
 
 /// <summary>A vertical member behind the layers.</summary>
 /// <param name="Id">Short key in the sheet.</param>
@@ -74,6 +87,12 @@ public sealed record Stud(string Id, Length Centre, Length Width, StudState Stat
 
     /// <summary>Its right edge.</summary>
     public Length Right => Centre + Width.Half;
+
+    /// <summary>Whether its place was carried through from the other face, and no bit has met it from this one.</summary>
+    public bool Carried { get; init; }
+
+    /// <summary>The methods that found it; empty where only somebody's word is on record.</summary>
+    public IReadOnlyList<Method> Methods { get; init; } = [];
 
     /// <summary>
     /// How far a bolt may be off the centre: <c>width/2 - 1.5 D</c>, less what is not known of the centre; negative where none fits.
@@ -106,8 +125,14 @@ public sealed record Feature(
     /// <summary>Whether mains may run to it.</summary>
     public bool Electrical => Kind is FeatureKind.Receptacle or FeatureKind.Switch;
 
+    /// <summary>How a casing stands round the opening on both faces; null where nobody has measured that.</summary>
+    public Casing? Casing { get; init; }
+
+    /// <summary>Whether it lies in the wall: nothing is hung on it, and no hole may meet it.</summary>
+    public bool Buried => Kind is FeatureKind.Cable or FeatureKind.Pipe or FeatureKind.Gas;
+
     /// <summary>Whether a display can neither cover it nor be covered by it.</summary>
-    public bool Solid => Kind is not (FeatureKind.Receptacle or FeatureKind.Switch or FeatureKind.SignalPlate);
+    public bool Solid => !Buried && Kind is not (FeatureKind.Receptacle or FeatureKind.Switch or FeatureKind.SignalPlate or FeatureKind.OldHole);
 
     /// <summary>Whether it lies within a band of the wall's width.</summary>
     public bool Overlaps(Length left, Length right) => Left < right && Right > left;
@@ -147,6 +172,24 @@ public sealed record Wall(
 
     /// <summary>Members whose place follows from readings.</summary>
     public IReadOnlyList<UnplacedStud> Unplaced { get; init; } = [];
+
+    /// <summary>What was found of the framing.</summary>
+    public IReadOnlyList<Evidence> Evidence { get; init; } = [];
+
+    /// <summary>Whether this face is the outside of the house.</summary>
+    public bool Outside { get; init; }
+
+    /// <summary>Answers to the questions that change the job.</summary>
+    public HouseQuestions Questions { get; init; } = HouseQuestions.Open;
+
+    /// <summary>The client's crosses.</summary>
+    public IReadOnlyList<ClientCross> Crosses { get; init; } = [];
+
+    /// <summary>Holes made to see the layers.</summary>
+    public IReadOnlyList<TestHole> TestHoles { get; init; } = [];
+
+    /// <summary>Places that have to be free of members.</summary>
+    public IReadOnlyList<FreePlace> FreePlaces { get; init; } = [];
 
     /// <summary>What a bolt passes before it meets a member.</summary>
     public Length LayersThickness => Layers.Aggregate(Length.Zero, (sum, layer) => sum + layer.Thickness);

@@ -32,15 +32,16 @@ public static class Framing
     }
 
     /// <summary>Where no hole may go until a cable's route is known.</summary>
-    public static void KeepOuts(Svg svg, Sheet sheet, Wall wall)
+    public static void KeepOuts(Svg svg, Sheet sheet, Surveyed surveyed)
     {
-        foreach (var device in wall.Features.Where(f => f.Electrical && !f.RouteKnown))
+        var wall = surveyed.Wall;
+        foreach (var keep in HoleCheck.KeepOuts(surveyed))
         {
-            var left = Length.Max(Length.Zero, device.Left - HoleCheck.KeepOut);
-            var right = Length.Min(wall.Width, device.Right + HoleCheck.KeepOut);
+            var (left, right) = (Length.Max(Length.Zero, keep.Left), Length.Min(wall.Width, keep.Right));
+            var (bottom, top) = (Length.Max(Length.Zero, keep.Bottom), Length.Min(wall.Height, keep.Top));
             svg.Group("keep-out");
-            svg.Open("title", string.Empty, [], close: false).Raw(System.Net.WebUtility.HtmlEncode($"keep-out of the {device.Name}")).End("title");
-            svg.Rect("keep", sheet.X(left), sheet.Y(wall.Height), sheet.D(right - left), sheet.D(wall.Height));
+            svg.Open("title", string.Empty, [], close: false).Raw(System.Net.WebUtility.HtmlEncode($"kept free round the {keep.Name}: {keep.Why}")).End("title");
+            svg.Rect("keep", sheet.X(left), sheet.Y(top), sheet.D(right - left), sheet.D(top - bottom));
             svg.End();
         }
     }

@@ -95,7 +95,7 @@ public static class WallDrawing
 
         if (behind)
         {
-            Framing.KeepOuts(svg, sheet, wall);
+            Framing.KeepOuts(svg, sheet, plan.Survey!);
         }
 
         if (behind)

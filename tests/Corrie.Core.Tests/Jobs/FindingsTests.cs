@@ -24,6 +24,21 @@ public class FindingsTests
         ["survey.datum-unclear"] = ([Thing(Low, "20 in"), ("/wall/readings/r", Sheets.Json("""{ "from": "x", "to": "studs/b", "value": "10 in" }"""))], [Thing(Low, "20 in"), ("/wall/readings/r", Sheets.Json("""{ "from": "x/left", "to": "studs/b", "value": "10 in" }"""))]),
         ["survey.spacing-broken"] = ([("/wall/studs/a/centre", "53 7/16 in")], [("/wall/studs/a/centre", "53 1/2 in")]),
         ["survey.framing-unconfirmed"] = ([("/wall/studs/b/state", "found"), ("/wall/studs/b/uncertainty", "1/8 in")], [("/wall/studs/a/state", "found")]),
+        ["survey.single-method"] = ([Found("e", """{ "kind": "probe-hit", "at": "70 1/8 in" }"""), Found("f", """{ "kind": "probe-miss", "at": "70 5/8 in" }""")], [Found("e", """{ "kind": "probe-hit", "at": "70 1/8 in" }"""), Found("f", """{ "kind": "magnet", "at": "70 in" }""")]),
+        ["survey.false-reading"] = ([Found("e", """{ "kind": "scanner-centre", "at": "62 in" }"""), Found("f", """{ "kind": "probe-miss", "at": "62 in" }""")], [Found("e", """{ "kind": "scanner-centre", "at": "62 in" }"""), Found("f", """{ "kind": "probe-miss", "at": "63 in" }""")]),
+        // 1 1/2 in less 1/32 in for each hit is as near as two hits beside a miss may be to belong to one member.
+        ["survey.evidence-contradicts"] = ([.. Gap("62 13/32 in")], [.. Gap("62 15/32 in")]),
+        ["survey.hit-too-shallow"] = ([Found("e", """{ "kind": "probe-hit", "at": "70 in", "bite": "15/32 in" }""")], [Found("e", """{ "kind": "probe-hit", "at": "70 in", "bite": "1/2 in" }""")]),
+        ["survey.build-up-differs"] = ([("/wall/testHoles/t", Test("25/32 in"))], [("/wall/testHoles/t", Test("3/4 in"))]),
+        ["survey.hazard-questions-open"] = ([Thing(Fire, "5 in"), ("/wall/questions/flue", "dead")], [Thing(Fire, "5 in"), ("/wall/questions/flue", "dead"), ("/wall/questions/gas", false)]),
+        ["survey.old-finish"] = ([("/wall/questions/built", 1979)], [("/wall/questions/built", 1980)]),
+        ["survey.live-flue"] = ([("/wall/questions/flue", "live")], [("/wall/questions/flue", "dead")]),
+        ["survey.temporary"] = ([("/wall/questions/renovation", "spring 2028")], [("/wall/questions/renovation", null)]),
+        ["survey.not-to-be-cut"] = ([("/wall/questions/mayCut", false)], [("/wall/questions/mayCut", true)]),
+        ["survey.insulated-wall"] = ([("/wall/questions/insulated", true)], [("/wall/questions/insulated", false)]),
+        ["survey.small-hands"] = ([("/wall/questions/smallHands", true)], [("/wall/questions/smallHands", false)]),
+        // Beside a bolt at 70 in, at its height; 3 diameters of the old hole's 1/2 in are 1 1/2 in.
+        ["survey.old-hole-too-near"] = ([("/wall/features/x", Old("71 15/32 in"))], [("/wall/features/x", Old("71 1/2 in"))]),
         ["survey.live-near-hole"] = ([Thing(Socket, "62 1/8 in")], [Thing(Socket, "34 in")]),
         ["survey.services-not-looked-for"] = ([("/wall/scan", null)], [("/wall/scan/with", "a probe")]),
         ["survey.layers-unknown"] = ([("/wall/layers/l1/confirmed", false)], [("/wall/layers/l1/confirmed", true)]),
@@ -148,6 +163,27 @@ public class FindingsTests
 
     private static (string, JsonNode?) Thing(string json, string place) =>
         ("/wall/features/x", Sheets.Json(json.Replace("LEFT", place).Replace("TOP", place)));
+
+    private static (string, JsonNode?) Found(string key, string json) => ("/wall/evidence/" + key, Sheets.Json(json));
+
+    private static (string, JsonNode?)[] Gap(string second) =>
+    [
+        Found("e", """{ "kind": "probe-hit", "at": "61 in" }"""), Found("f", """{ "kind": "probe-miss", "at": "61 3/4 in" }"""),
+        Found("g", $$"""{ "kind": "probe-hit", "at": "{{second}}" }"""),
+    ];
+
+    private static JsonNode Test(string thickness) =>
+        Sheets.Json($$"""{ "x": "20 in", "y": "40 in", "layers": [{ "name": "Gypsum board", "thickness": "{{thickness}}" }] }""");
+
+    private static JsonNode Old(string centre)
+    {
+        var bolt = Sheets.Plan().Fixed!.Bolts[0];
+        return new JsonObject
+        {
+            ["kind"] = "old-hole", ["name"] = "old hole", ["width"] = "1/2 in", ["height"] = "1/2 in",
+            ["left"] = LengthText.Exact(Sheets.In(centre) - Length.Tape(0, 1, 4), UnitSystem.Inches), ["bottom"] = LengthText.Exact(bolt.Y - Length.Tape(0, 1, 4), UnitSystem.Inches),
+        };
+    }
 
     private static (string, JsonNode?)[] Twice(string second) =>
     [

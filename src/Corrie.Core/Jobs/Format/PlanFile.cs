@@ -47,10 +47,35 @@ public static class PlanFile
             }),
             ["marks"] = All(plan.Marks, m => MarkOf(plan, m, style, Exact)),
         };
-        if (plan.Survey is { } survey && survey.Wall.Readings.Count > 0)
+        if (plan.Survey is { } survey && survey.Wall.Readings.Count + survey.Wall.Evidence.Count > 0)
         {
             json["survey"] = new JsonObject
             {
+                ["members"] = All(survey.Framing.Members, m => new JsonObject
+                {
+                    ["id"] = m.Id,
+                    ["axis"] = m.Axis.ToString().ToLowerInvariant(),
+                    ["centre"] = Exact(m.Centre),
+                    ["width"] = Exact(m.Width),
+                    ["uncertainty"] = Exact(m.Uncertainty),
+                    ["state"] = m.State.ToString().ToLowerInvariant(),
+                    ["plies"] = m.Plies,
+                    ["presence"] = Math.Round(m.Presence, 4),
+                    ["carried"] = m.Carried,
+                    ["methods"] = All(m.Methods, x => JsonValue.Create(x.ToString().ToLowerInvariant())),
+                    ["evidence"] = All(m.Soundings, s => JsonValue.Create(s.Evidence.Id)),
+                }),
+                ["falseReadings"] = All(survey.Framing.False, f => JsonValue.Create(f.Evidence.Id)),
+                ["contradictions"] = All(survey.Framing.Contradictions, c => new JsonArray(c.Left.Evidence.Id, c.Miss.Evidence.Id, c.Right.Evidence.Id)),
+                ["expected"] = All(survey.Framing.Expected, x => JsonValue.Create(Exact(x))),
+                ["keepOuts"] = All(HoleCheck.KeepOuts(survey), k => new JsonObject
+                {
+                    ["of"] = k.Id,
+                    ["left"] = Exact(k.Left),
+                    ["right"] = Exact(k.Right),
+                    ["bottom"] = Exact(k.Bottom),
+                    ["top"] = Exact(k.Top),
+                }),
                 ["points"] = All(survey.Across.Points.Concat(survey.Up.Points).OrderBy(p => p.Key, StringComparer.Ordinal), p => new JsonObject
                 {
                     ["point"] = p.Key,
@@ -72,6 +97,16 @@ public static class PlanFile
             };
         }
 
+        json["probes"] = All(plan.Probes, p => new JsonObject
+        {
+            ["axis"] = p.Axis.ToString().ToLowerInvariant(),
+            ["at"] = Exact(p.At),
+            ["beside"] = p.Beside is { } beside ? Exact(beside) : null,
+            ["for"] = p.For,
+            ["purpose"] = p.Purpose.Say(style),
+            ["ifHit"] = p.IfHit.Say(style),
+            ["ifMiss"] = p.IfMiss.Say(style),
+        });
         if (plan.Placed is { } placed)
         {
             json["display"] = Rectangle(placed.Outer);

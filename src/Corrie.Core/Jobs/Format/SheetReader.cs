@@ -107,7 +107,7 @@ public static class SheetReader
             wall.Length("spacing") ?? Length.Tape(16),
             wall.Length("studDepth") ?? Length.Tape(3, 1, 2),
             wall.Yes("circulation"),
-            [.. wall.Items("layers").Select(l => new Layer(l.Id, l.Part.Whole("order") ?? 99, l.Part.Text("name") ?? "layer", l.Part.Length("thickness")!.Value, l.Part.Yes("confirmed")))
+            [.. wall.Items("layers").Select(l => new Layer(l.Id, l.Part.Whole("order") ?? 99, l.Part.Text("name") ?? "layer", l.Part.Length("thickness")!.Value, l.Part.Yes("confirmed"), l.Part.Text("by") ?? string.Empty))
                 .OrderBy(l => l.Order).ThenBy(l => l.Id, StringComparer.Ordinal)],
             [.. wall.Items("studs").Where(s => s.Part.Has("centre")).Select(s => StudOf(s.Id, s.Part, kind)).OrderBy(s => s.Centre).ThenBy(s => s.Id, StringComparer.Ordinal)],
             [.. wall.Items("features").Select(f => FeatureOf(f.Id, f.Part)).OrderBy(f => f.Left).ThenBy(f => f.Id, StringComparer.Ordinal)],
@@ -117,10 +117,82 @@ public static class SheetReader
             Readings =
             [
                 .. wall.Items("readings").OrderBy(r => r.Id, StringComparer.Ordinal).Select(r => new MeasuredReading(
-                    r.Id, r.Part.Text("from")!, r.Part.Text("to")!, r.Part.Length("value")!.Value, r.Part.Length("deviation") ?? Length.Tape(0, 1, 32), r.Part.Text("by") is { Length: > 0 } by ? by : "somebody")),
+                    r.Id, r.Part.Text("from")!, r.Part.Text("to")!, r.Part.Length("value")!.Value,
+                    r.Part.Length("deviation") ?? (OtherFace(r.Part) ? Faces.Carried : Length.Tape(0, 1, 32)), Somebody(r.Part))
+                { OtherFace = OtherFace(r.Part) }),
+            ],
+            Evidence = [.. wall.Items("evidence").OrderBy(e => e.Id, StringComparer.Ordinal).Select(e => EvidenceOf(e.Id, e.Part))],
+            Outside = wall.Text("face") == "outside",
+            Questions = Questions(wall.Group("questions")),
+            Crosses = [.. wall.Items("crosses").OrderBy(c => c.Id, StringComparer.Ordinal).Select(c => new ClientCross(c.Id, c.Part.Length("x")!.Value, c.Part.Length("y")!.Value, c.Part.Text("standsFor")))],
+            TestHoles =
+            [
+                .. wall.Items("testHoles").OrderBy(h => h.Id, StringComparer.Ordinal).Select(h => new TestHole(
+                    h.Id, h.Part.Length("x")!.Value, h.Part.Length("y")!.Value,
+                    [.. h.Part.List("layers").Select(l => new Part((JsonObject)l!)).Select(l => (l.Text("name")!, l.Length("thickness")!.Value))], Somebody(h.Part))),
+            ],
+            FreePlaces =
+            [
+                .. wall.Items("freePlaces").OrderBy(f => f.Id, StringComparer.Ordinal).Select(f => new FreePlace(
+                    f.Id, f.Part.Text("name")!, f.Part.Length("left")!.Value, f.Part.Length("bottom")!.Value, f.Part.Length("width")!.Value, f.Part.Length("height")!.Value)),
             ],
         };
     }
+
+    private static bool OtherFace(Part part) => part.Text("face") == "other";
+
+    private static string Somebody(Part part) => part.Text("by") is { Length: > 0 } by ? by : "somebody";
+
+    private static Evidence EvidenceOf(string id, Part e)
+    {
+        var axis = e.Text("axis") == "up" ? Axis.Up : Axis.Across;
+        return new(
+            id,
+            e.Text("kind") switch
+            {
+                "knock" => EvidenceKind.Knock,
+                "scanner-edges" => EvidenceKind.ScannerEdges,
+                "magnet" => EvidenceKind.Magnet,
+                "probe-hit" => EvidenceKind.ProbeHit,
+                "probe-miss" => EvidenceKind.ProbeMiss,
+                "seen" => EvidenceKind.Seen,
+                "live" => EvidenceKind.Live,
+                _ => EvidenceKind.ScannerCentre,
+            },
+            axis,
+            e.Text("from") ?? (axis == Axis.Up ? Datum.Floor : Datum.LeftCorner),
+            e.Length("at")!.Value,
+            e.Length("to"),
+            e.Length("beside"),
+            e.Length("good") ?? Probing.Accuracy,
+            e.Length("bite"),
+            e.Text("told") switch
+            {
+                "wood" => ToldMaterial.Wood,
+                "metal" => ToldMaterial.Metal,
+                _ => ToldMaterial.Nothing,
+            },
+            e.Yes("struck"),
+            e.Yes("gap"),
+            OtherFace(e),
+            Somebody(e));
+    }
+
+    private static HouseQuestions Questions(Part q) => new(
+        q.Whole("built"),
+        q.Text("flue") switch
+        {
+            "none" => FlueState.None,
+            "dead" => FlueState.Dead,
+            "live" => FlueState.Live,
+            _ => null,
+        },
+        q.Answer("gas"),
+        q.Answer("fireRated"),
+        q.Answer("insulated"),
+        q.Answer("mayCut"),
+        q.Text("renovation"),
+        q.Answer("smallHands"));
 
     private static Stud StudOf(string id, Part stud, WallKind kind)
     {
@@ -154,6 +226,10 @@ public static class SheetReader
             "receptacle" => FeatureKind.Receptacle,
             "switch" => FeatureKind.Switch,
             "signal-plate" => FeatureKind.SignalPlate,
+            "cable" => FeatureKind.Cable,
+            "pipe" => FeatureKind.Pipe,
+            "gas" => FeatureKind.Gas,
+            "old-hole" => FeatureKind.OldHole,
             _ => FeatureKind.Other,
         };
         return new(
@@ -165,8 +241,12 @@ public static class SheetReader
             feature.Length("width")!.Value,
             feature.Length("height")!.Value,
             feature.Length("depth") ?? Length.Zero,
-            feature.Yes("routeKnown"));
+            feature.Yes("routeKnown"))
+        { Casing = feature.Has("casing") ? CasingOf(feature.Group("casing")) : null };
     }
+
+    private static Casing CasingOf(Part c) =>
+        new(c.Length("hereInner")!.Value, c.Length("hereOuter")!.Value, c.Length("thereInner")!.Value, c.Length("thereOuter")!.Value);
 
     private static PlacementChoice? Placement(Part placement)
     {
@@ -326,6 +406,8 @@ public static class SheetReader
         public string? Text(string name) => group?[name]?.GetValue<string>();
 
         public bool Yes(string name, bool otherwise = false) => group?[name] is JsonValue v ? v.GetValue<bool>() : otherwise;
+
+        public bool? Answer(string name) => group?[name] is JsonValue v ? v.GetValue<bool>() : null;
 
         public double? Number(string name) => group?[name] is JsonValue v ? NumberShape.NumberOf(v) : null;
 

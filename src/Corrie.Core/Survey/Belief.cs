@@ -1,0 +1,286 @@
+namespace Corrie.Core.Survey;
+
+/// <summary>A way in which members may stand at a place: so many side by side, each so wide.</summary>
+/// <param name="Plies">How many.</param>
+/// <param name="Ply">Face of one, in inches.</param>
+/// <param name="Prior">How usual that is.</param>
+internal readonly record struct Make(int Plies, double Ply, double Prior)
+{
+    /// <summary>Half of their whole width.</summary>
+    public double Reach => Plies * Ply / 2;
+
+    /// <summary>Centre of one of them, from the middle of all.</summary>
+    public double Offset(int ply) => (ply - ((Plies - 1) / 2d)) * Ply;
+}
+
+/// <summary>Closed intervals of the line, in inches, sorted and apart.</summary>
+internal readonly record struct Spans(IReadOnlyList<(double From, double To)> All)
+{
+    private const double Rounding = 1e-9;
+
+    public bool Empty => All.Count == 0;
+
+    public Spans Within(double from, double to) =>
+        new([.. All.Select(s => (From: Math.Max(s.From, from), To: Math.Min(s.To, to))).Where(s => s.From <= s.To + Rounding)]);
+
+    public Spans Without(double from, double to)
+    {
+        if (from >= to)
+        {
+            return this;
+        }
+
+        var left = new List<(double, double)>(All.Count + 1);
+        foreach (var (a, b) in All)
+        {
+            if (b <= from + Rounding || a >= to - Rounding)
+            {
+                left.Add((a, b));
+                continue;
+            }
+
+            if (a <= from)
+            {
+                left.Add((a, from));
+            }
+
+            if (b >= to)
+            {
+                left.Add((to, b));
+            }
+        }
+
+        return new(left);
+    }
+}
+
+/// <summary>
+/// What probes and the eye leave possible at a place, and how likely each possibility is: for each way to stand, the middles that the facts
+/// allow, and weights of these on a grid.
+/// </summary>
+internal sealed class Belief
+{
+    /// <summary>Step of the grid, in inches.</summary>
+    public const double Step = 1d / 32;
+
+    private readonly IReadOnlyList<Make> makes;
+    private readonly IReadOnlyList<Spans> spans;
+    private readonly double[][] sums;
+    private readonly double start;
+
+    /// <summary>Makes a belief.</summary>
+    /// <param name="makes">The ways to stand.</param>
+    /// <param name="spans">For each, the middles that the facts allow.</param>
+    /// <param name="start">First point of the grid.</param>
+    /// <param name="weights">For each way, the weight of each point; zero where the facts forbid it.</param>
+    /// <param name="bounded">Whether a bit or the eye has met something: only then do the facts bound it.</param>
+    public Belief(IReadOnlyList<Make> makes, IReadOnlyList<Spans> spans, double start, double[][] weights, bool bounded)
+    {
+        this.makes = makes;
+        this.spans = spans;
+        this.start = start;
+        Weights = weights;
+        Bounded = bounded;
+        sums = [.. weights.Select(w =>
+        {
+            var sum = new double[w.Length + 1];
+            for (var i = 0; i < w.Length; i++)
+            {
+                sum[i + 1] = sum[i] + w[i];
+            }
+
+            return sum;
+        })];
+        Total = sums.Sum(s => s[^1]);
+    }
+
+    public double[][] Weights { get; }
+
+    public bool Bounded { get; }
+
+    public double Total { get; }
+
+    public IReadOnlyList<Make> Makes => makes;
+
+    public double At(int point) => start + (point * Step);
+
+    /// <summary>The way and the middle that are likeliest.</summary>
+    public (int Make, double Middle) Likeliest()
+    {
+        var best = Enumerable.Range(0, makes.Count).MaxBy(m => sums[m][^1]);
+        var top = Array.IndexOf(Weights[best], Weights[best].Max());
+        var (sum, weight) = (0d, 0d);
+        // The mean of the peak's surroundings: a second, lower peak far away must not pull the mark between the two.
+        var half = (int)(0.75 / Step);
+        for (var i = Math.Max(0, top - half); i <= Math.Min(Weights[best].Length - 1, top + half); i++)
+        {
+            sum += Weights[best][i] * At(i);
+            weight += Weights[best][i];
+        }
+
+        return (best, weight > 0 ? sum / weight : At(top));
+    }
+
+    /// <summary>Share of the weight at which a member's centre lies within a distance of a mark.</summary>
+    public double Near(double mark, double distance)
+    {
+        var near = 0d;
+        for (var m = 0; m < makes.Count; m++)
+        {
+            for (var i = 0; i < Weights[m].Length; i++)
+            {
+                if (Weights[m][i] > 0 && Off(makes[m], At(i), mark) <= distance + 1e-9)
+                {
+                    near += Weights[m][i];
+                }
+            }
+        }
+
+        return Total > 0 ? near / Total : 0;
+    }
+
+    /// <summary>Twice the standard deviation of the nearest centre from a mark.</summary>
+    public double Spread(double mark)
+    {
+        var sum = 0d;
+        for (var m = 0; m < makes.Count; m++)
+        {
+            for (var i = 0; i < Weights[m].Length; i++)
+            {
+                var off = Off(makes[m], At(i), mark);
+                sum += Weights[m][i] * off * off;
+            }
+        }
+
+        return Total > 0 ? 2 * Math.Sqrt(sum / Total) : double.PositiveInfinity;
+    }
+
+    /// <summary>How far, at worst, the nearest member's centre is off a mark, over everything that the facts allow.</summary>
+    public double Worst(double mark) => Bounded ? Worst(spans, mark) : double.PositiveInfinity;
+
+    /// <summary>The mark that the facts leave the least doubt about, near a wanted one.</summary>
+    public double BestMark(double wanted) => Bounded ? BestMark(spans, wanted) : wanted;
+
+    /// <summary>Probability that a bit at a place meets something.</summary>
+    public double Hits(double x)
+    {
+        var hit = 0d;
+        for (var m = 0; m < makes.Count; m++)
+        {
+            hit += Sum(m, x - makes[m].Reach, x + makes[m].Reach);
+        }
+
+        return Total > 0 ? hit / Total : 0;
+    }
+
+    /// <summary>What a probe would leave: doubt after it, and the mark.</summary>
+    public (double Worst, double Mark) After(IReadOnlyList<(double X, bool Hit)> probes, double accuracy, double wanted)
+    {
+        var rest = spans.ToArray();
+        foreach (var (x, hit) in probes)
+        {
+            for (var m = 0; m < makes.Count; m++)
+            {
+                var reach = makes[m].Reach;
+                rest[m] = hit ? rest[m].Within(x - reach - accuracy, x + reach + accuracy) : rest[m].Without(x - reach + accuracy, x + reach - accuracy);
+            }
+        }
+
+        if (!Bounded && !probes.Any(p => p.Hit))
+        {
+            return (double.PositiveInfinity, wanted);
+        }
+
+        var mark = BestMark(rest, wanted);
+        return (Worst(rest, mark), mark);
+    }
+
+    /// <summary>Weight of the possibilities in which probes come out in a way, over all weight.</summary>
+    public double Chance(IReadOnlyList<(double X, bool Hit)> probes)
+    {
+        var chance = 0d;
+        for (var m = 0; m < makes.Count; m++)
+        {
+            // Each probe cuts the line into within and without: the middles for which all come out so are few intervals.
+            var reach = makes[m].Reach;
+            var left = new Spans([(start - Step, At(Weights[m].Length))]);
+            foreach (var (x, hit) in probes)
+            {
+                left = hit ? left.Within(x - reach, x + reach) : left.Without(x - reach, x + reach);
+            }
+
+            foreach (var (a, b) in left.All)
+            {
+                chance += Sum(m, a, b);
+            }
+        }
+
+        return Total > 0 ? chance / Total : 0;
+    }
+
+    /// <summary>How far the nearest member's centre is off a mark where members stand in a way round a middle.</summary>
+    public static double Off(Make make, double middle, double mark)
+    {
+        var off = double.PositiveInfinity;
+        for (var ply = 0; ply < make.Plies; ply++)
+        {
+            off = Math.Min(off, Math.Abs(middle + make.Offset(ply) - mark));
+        }
+
+        return off;
+    }
+
+    private double Worst(IReadOnlyList<Spans> allowed, double mark)
+    {
+        var (worst, any) = (0d, false);
+        for (var m = 0; m < makes.Count; m++)
+        {
+            foreach (var (a, b) in allowed[m].All)
+            {
+                any = true;
+                worst = Math.Max(worst, Math.Max(Off(makes[m], a, mark), Off(makes[m], b, mark)));
+                // Half way between two plies a mark is as far off as it gets.
+                for (var ply = 1; ply < makes[m].Plies; ply++)
+                {
+                    var seam = mark - ((makes[m].Offset(ply - 1) + makes[m].Offset(ply)) / 2);
+                    if (seam > a && seam < b)
+                    {
+                        worst = Math.Max(worst, makes[m].Ply / 2);
+                    }
+                }
+            }
+        }
+
+        return any ? worst : double.PositiveInfinity;
+    }
+
+    private double BestMark(IReadOnlyList<Spans> allowed, double wanted)
+    {
+        var (best, least) = (wanted, double.PositiveInfinity);
+        for (var m = 0; m < makes.Count; m++)
+        {
+            foreach (var (a, b) in allowed[m].All)
+            {
+                for (var ply = 0; ply < makes[m].Plies; ply++)
+                {
+                    var mark = ((a + b) / 2) + makes[m].Offset(ply);
+                    var worst = Worst(allowed, mark);
+                    if (worst < least - 1e-9 || (worst < least + 1e-9 && Math.Abs(mark - wanted) < Math.Abs(best - wanted)))
+                    {
+                        (best, least) = (mark, Math.Min(worst, least));
+                    }
+                }
+            }
+        }
+
+        return best;
+    }
+
+    private double Sum(int make, double from, double to)
+    {
+        var n = Weights[make].Length;
+        var a = Math.Clamp((int)Math.Ceiling((from - start) / Step), 0, n);
+        var b = Math.Clamp((int)Math.Floor((to - start) / Step) + 1, 0, n);
+        return b > a ? sums[make][b] - sums[make][a] : 0;
+    }
+}

@@ -1,0 +1,142 @@
+using Corrie.Core.Catalogue;
+using Corrie.Core.Findings;
+using Corrie.Core.Measure;
+
+namespace Corrie.Core.Survey;
+
+/// <summary>What is wrong with the evidence of framing, and what the answers about the house mean for the job.</summary>
+public static class FramingCheck
+{
+    private static readonly Length LayerDifference = Length.Tape(0, 1, 8);
+    private const int LeadPaint = 1980;
+
+    /// <summary>Everything that does not fit, and every question that is open.</summary>
+    public static IEnumerable<Finding> Check(Surveyed surveyed) =>
+    [
+        .. surveyed.Framing.Contradictions.Select(c => Contradicts(surveyed.Wall, c)),
+        .. surveyed.Framing.False.Select(f => Untrue(surveyed, f)),
+        .. surveyed.Framing.Soundings.Where(s => s.Evidence is { Shallow: true, Struck: false }).Select(s => SurveyFindings.HitTooShallow.At(
+            Spot(surveyed.Wall, s, "evidence/" + s.Evidence.Id),
+            $"The bit at {s.Middle} met something after its layers, but only for {s.Evidence.Bite!.Value:fine}; under {Corrie.Core.Survey.Evidence.ShallowBite:fine} it may be a furring strip, a pipe or a nail plate.")),
+        .. surveyed.Wall.Crosses.Where(c => c.StandsFor is null).Select(c => SurveyFindings.DatumUnclear.At(
+            new("crosses/" + c.Id, c.X, c.Y), $"The client's cross at {c.X} across, {c.Y} up: ask which point it stands for, the centre, the bottom edge or a corner.")),
+        .. surveyed.Wall.TestHoles.SelectMany(h => BuildUp(surveyed.Wall, h)),
+        .. House(surveyed.Wall),
+    ];
+
+    private static Spot Spot(Wall wall, Sounding s, string part)
+    {
+        var along = s.Middle;
+        var other = s.Evidence.Beside;
+        return s.Evidence.Axis == Axis.Across ? new(part, along, other ?? wall.Height.Half) : new(part, other ?? wall.Width.Half, along);
+    }
+
+    private static Finding Contradicts(Wall wall, Contradiction c)
+    {
+        Change Strike(Sounding s) => new($"/wall/evidence/{s.Evidence.Id}/struck", true);
+        return SurveyFindings.EvidenceContradicts.At(
+            Spot(wall, c.Miss, "evidence/" + c.Miss.Evidence.Id),
+            $"The bit fell through at {c.Miss.Middle:fine}, between hits at {c.Left.Middle:fine} and {c.Right.Middle:fine}: these are {c.Right.Middle - c.Left.Middle:fine} apart, less than one member's {c.Width:fine}. Two members with a gap, or is one of the three wrong?",
+            new Fix($"Two members with a gap", $"the miss at {c.Miss.Middle:fine} is the gap between them", [new($"/wall/evidence/{c.Miss.Evidence.Id}/gap", true)]),
+            new Fix($"The miss was wrong", $"{c.Miss.Middle:fine} is struck out", [Strike(c.Miss)]),
+            new Fix($"The hit at {c.Left.Middle:fine} was wrong", $"it is struck out", [Strike(c.Left)]),
+            new Fix($"The hit at {c.Right.Middle:fine} was wrong", $"it is struck out", [Strike(c.Right)]));
+    }
+
+    private static Finding Untrue(Surveyed surveyed, Sounding s)
+    {
+        var miss = surveyed.Framing.Soundings.Where(m => m.Evidence.Kind == EvidenceKind.ProbeMiss && m.Evidence.Axis == s.Evidence.Axis).MinBy(m => (m.Middle - s.Middle).Abs)!;
+        return SurveyFindings.FalseReading.At(
+            Spot(surveyed.Wall, s, "evidence/" + s.Evidence.Id),
+            $"The {(s.Evidence.Method == Method.Magnet ? "magnet" : "scanner")} showed a member at {s.Middle}, but the bit fell through at {miss.Middle:fine}: two boards that meet, a strip or a pipe. It stays on the drawing, struck out.");
+    }
+
+    private static IEnumerable<Finding> BuildUp(Wall wall, TestHole hole)
+    {
+        for (var i = 0; i < Math.Max(hole.Layers.Count, wall.Layers.Count); i++)
+        {
+            var found = i < hole.Layers.Count ? hole.Layers[i] : default;
+            var said = i < wall.Layers.Count ? wall.Layers[i] : null;
+            Phrase? differs = (found.Name, said) switch
+            {
+                (not null, null) => Phrase.Of($"behind {wall.Layers.Count} layers there is {found.Thickness:fine} of {found.Name}, which the build-up has not"),
+                (null, not null) => Phrase.Of($"the {said.Name} of {said.Thickness:fine} is not there"),
+                (not null, not null) when !Same(found.Name, said.Name) => Phrase.Of($"layer {i + 1} is {found.Name}, {found.Thickness:fine}; the build-up says {said.Name}, {said.Thickness:fine}"),
+                (not null, not null) when (found.Thickness - said.Thickness).Abs > LayerDifference => Phrase.Of($"the {said.Name} is {found.Thickness:fine} thick; the build-up says {said.Thickness:fine}"),
+                _ => null,
+            };
+            if (differs is not null)
+            {
+                yield return SurveyFindings.BuildUpDiffers.At(
+                    new("testHoles/" + hole.Id, hole.X, hole.Y), $"The test hole at {hole.X} across, {hole.Y} up by {hole.By}: {differs}.");
+                yield break;
+            }
+        }
+    }
+
+    private static bool Same(string a, string b) => string.Equals(a.Trim(), b.Trim(), StringComparison.OrdinalIgnoreCase);
+
+    private static IEnumerable<Finding> House(Wall wall)
+    {
+        var q = wall.Questions;
+        var spot = new Spot("questions");
+        if (q.Built is { } year && year < LeadPaint)
+        {
+            yield return SurveyFindings.OldFinish.At(spot, $"The house is of {year}: before {LeadPaint} paint may hold lead, and plaster and boards may hold asbestos. No dry sanding or sawing before a test.");
+        }
+
+        if (q.Flue == FlueState.Live)
+        {
+            yield return SurveyFindings.LiveFlue.At(spot, $"1 flue in use is behind or beside this wall: no hole and no cable in the breast or its chase before its route is known.");
+        }
+
+        if (q.Renovation is { Length: > 0 } when)
+        {
+            yield return SurveyFindings.Temporary.At(spot, $"Renovation is foreseen ({when}): 1 display on the fewest holes, no box and no cable in the wall; note a date to come back.");
+        }
+
+        if (q.MayCut == false)
+        {
+            yield return SurveyFindings.NotToBeCut.At(spot, $"The wall may not be cut: 0 boxes and 0 cables inside it; cables go on the surface.");
+        }
+
+        if (q.Insulated == true)
+        {
+            yield return SurveyFindings.InsulatedWall.At(spot, $"An outside wall, {wall.LayersThickness + wall.StudDepth} deep to the far side of its members, with insulation: cables are fished through it badly, and every hole is sealed.");
+        }
+
+        if (q.SmallHands == true)
+        {
+            yield return SurveyFindings.SmallHands.At(spot, $"Small children or pets: nothing hangs loose below {Length.Tape(48)}, and every strap is closed before the crew leaves.");
+        }
+    }
+
+    /// <summary>Questions that have to be answered before this wall is drilled, and are not.</summary>
+    public static IReadOnlyList<string> OpenQuestions(Wall wall)
+    {
+        var q = wall.Questions;
+        var open = new List<string>();
+        var fire = wall.Features.Any(f => f.Kind is FeatureKind.Fireplace or FeatureKind.Mantel);
+        if (fire && q.Flue is null)
+        {
+            open.Add("is the flue live, dead or none");
+        }
+
+        if (fire && q.Gas is null)
+        {
+            open.Add("does gas run near");
+        }
+
+        if (wall.Layers.Any(l => l.Name.Contains("plaster", StringComparison.OrdinalIgnoreCase) && !l.Name.Contains("board", StringComparison.OrdinalIgnoreCase)) && q.Built is null)
+        {
+            open.Add("how old is the house");
+        }
+
+        if (wall is { Kind: WallKind.SteelStuds, Circulation: true } && q.FireRated is null)
+        {
+            open.Add("is this corridor wall fire-rated");
+        }
+
+        return open;
+    }
+}

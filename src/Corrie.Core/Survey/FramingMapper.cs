@@ -1,0 +1,120 @@
+using Corrie.Core.Catalogue;
+using Corrie.Core.Measure;
+
+namespace Corrie.Core.Survey;
+
+/// <summary>Puts evidence on the wall and the members that follow from it.</summary>
+public static class FramingMapper
+{
+    private const string WholeWall = "";
+
+    /// <summary>Maps the framing.</summary>
+    /// <param name="wall">The wall, its readings worked in.</param>
+    /// <param name="across">The sideways network.</param>
+    /// <param name="up">The network of heights.</param>
+    /// <param name="boltDiameter">The bolt for which members are confirmed.</param>
+    /// <returns>The wall with its members as they follow from all there is, the map, and evidence whose datum is not known.</returns>
+    public static (Wall Wall, FramingMap Map, IReadOnlyList<Evidence> Unclear) Map(Wall wall, AdjustedNetwork across, AdjustedNetwork up, Length boltDiameter)
+    {
+        if (wall.Evidence.Count == 0)
+        {
+            return (wall with { Studs = [.. wall.Studs.Select(Capped)] }, FramingMap.Empty, []);
+        }
+
+        var soundings = new List<Sounding>();
+        var unclear = new List<Evidence>();
+        foreach (var evidence in wall.Evidence)
+        {
+            if (Locate(wall, evidence, evidence.Axis == Axis.Across ? across : up) is { } sounding)
+            {
+                soundings.Add(sounding);
+            }
+            else
+            {
+                unclear.Add(evidence);
+            }
+        }
+
+        var makes = Makes(wall);
+        var stated = wall.Studs.Select(Stated).ToList();
+        var upright = new FramingSolver(makes, wall.Spacing.Inches, boltDiameter.Inches);
+        var vertical = upright.Solve([.. soundings.Where(s => s.Evidence.Axis == Axis.Across)], stated, 0, wall.Width.Inches).Select(m => Member(m, Axis.Across)).ToList();
+        var kept = wall.Studs.Where(s => vertical.All(m => m.Id != s.Id && !m.Id.StartsWith(s.Id + "-", StringComparison.Ordinal))).ToList();
+        var studs = kept.Concat(vertical.Select(m => AsStud(m, wall.Studs.FirstOrDefault(s => s.Id == m.Id)))).Select(Capped)
+            .OrderBy(s => s.Centre).ThenBy(s => s.Id, StringComparer.Ordinal).ToList();
+
+        var untrue = upright.Untrue.ToList();
+        var contradictions = upright.Contradictions.Select(c => new Contradiction(Axis.Across, c.Miss, c.Left, c.Right, Length.FromInches(makes[0].Ply))).ToList();
+        var crossings = new List<FoundMember>();
+        foreach (var bay in soundings.Where(s => s.Evidence.Axis == Axis.Up).GroupBy(s => Bay(s.Evidence.Beside, studs, wall.Width)))
+        {
+            var level = new FramingSolver(FramingSolver.Wood, 0, boltDiameter.Inches);
+            crossings.AddRange(level.Solve([.. bay], [], 0, wall.Height.Inches).Select(m => Member(m, Axis.Up) with { From = bay.Key.From, To = bay.Key.To }));
+            untrue.AddRange(level.Untrue);
+            contradictions.AddRange(level.Contradictions.Select(c => new Contradiction(Axis.Up, c.Miss, c.Left, c.Right, Length.FromInches(FramingSolver.Wood[0].Ply))));
+        }
+
+        return (
+            wall with { Studs = studs },
+            new([.. vertical, .. crossings.OrderBy(c => c.Centre)], untrue, contradictions, [.. upright.Expected.Select(Length.FromInches)], soundings),
+            unclear);
+    }
+
+    /// <summary>How wide members of a wall are, and how they stand.</summary>
+    internal static IReadOnlyList<Make> Makes(Wall wall) => wall.Kind == WallKind.SteelStuds ? FramingSolver.Steel : FramingSolver.Wood;
+
+    /// <summary>A stud as somebody put it on the sheet.</summary>
+    internal static StatedMember Stated(Stud stud) => new(stud.Id, stud.Centre.Inches, stud.Width.Inches, stud.State, stud.Uncertainty.Inches);
+
+    // What was carried through the wall is a good place to drill a pilot, and no more than that.
+    private static Stud Capped(Stud stud) => stud is { Carried: true, State: StudState.Confirmed } ? stud with { State = StudState.Found } : stud;
+
+    private static Sounding? Locate(Wall wall, Evidence evidence, AdjustedNetwork network)
+    {
+        if (Faces.Resolve(wall, evidence.From, evidence.OtherFace) is not { } from || from.Axis != evidence.Axis || Position(wall, from.Point) is not { } datum)
+        {
+            return null;
+        }
+
+        var side = evidence.OtherFace && evidence.Axis == Axis.Across ? -1 : 1;
+        var first = datum + from.Offset + (evidence.At * side);
+        var last = evidence.To is { } to ? datum + from.Offset + (to * side) : first;
+        var deviation = network.Points.TryGetValue(from.Point, out var at) ? at.Deviation : Length.Zero;
+        return new(evidence, Length.Min(first, last), Length.Max(first, last), evidence.OtherFace ? Length.Max(deviation, Faces.Carried) : deviation);
+    }
+
+    private static Length? Position(Wall wall, string point) =>
+        point.StartsWith("studs/", StringComparison.Ordinal)
+            ? wall.Studs.FirstOrDefault(s => "studs/" + s.Id == point)?.Centre
+            : Datum.Of(wall).FirstOrDefault(d => d.Id == point)?.At;
+
+    private static (string Key, Length From, Length To) Bay(Length? beside, List<Stud> studs, Length width)
+    {
+        if (beside is not { } x)
+        {
+            return (WholeWall, Length.Zero, width);
+        }
+
+        var left = studs.LastOrDefault(s => s.Centre <= x);
+        var right = studs.FirstOrDefault(s => s.Centre > x);
+        return ($"{left?.Id}|{right?.Id}", left?.Right ?? Length.Zero, right?.Left ?? width);
+    }
+
+    private static FoundMember Member(SolvedMember m, Axis axis)
+    {
+        var datum = m.Soundings.Count == 0 ? Length.Zero : m.Soundings.Max(s => s.Deviation * 2);
+        var doubt = double.IsFinite(m.Doubt) ? Length.FromInches(Math.Min(m.Doubt, 12)) : Length.Tape(2);
+        var told = m.Soundings.Select(s => s.Evidence.Told).Where(t => t != ToldMaterial.Nothing).Distinct().ToList();
+        return new(
+            m.Id, axis, Length.FromInches(m.Centre), Length.FromInches(m.Width), doubt + datum, m.State, m.Presence, m.Near, m.Plies,
+            told is [var one] ? one : ToldMaterial.Nothing, m.Soundings)
+        { Belief = m.Belief };
+    }
+
+    private static Stud AsStud(FoundMember member, Stud? stated) =>
+        new(member.Id, member.Centre, member.Width, member.State, member.Uncertainty)
+        {
+            Carried = member.Carried || (stated is { Carried: true } && !member.Soundings.Any(s => !s.Evidence.OtherFace && s.Evidence.Kind is EvidenceKind.ProbeHit or EvidenceKind.Seen)),
+            Methods = member.Methods,
+        };
+}

@@ -1,0 +1,183 @@
+using Corrie.Core.Findings;
+using Corrie.Core.Measure;
+
+namespace Corrie.Core.Survey;
+
+/// <summary>A place to push a thin bit in next.</summary>
+/// <param name="Axis">Across for vertical members, up for horizontal ones.</param>
+/// <param name="At">Where, from the left corner or over the floor.</param>
+/// <param name="Beside">Where on the other axis; null where it does not matter.</param>
+/// <param name="For">The member or place that it is for: its key.</param>
+/// <param name="Purpose">What it is to show.</param>
+/// <param name="IfHit">What a hit would tell.</param>
+/// <param name="IfMiss">What a miss would tell.</param>
+public sealed record Probe(Axis Axis, Length At, Length? Beside, string For, Phrase Purpose, Phrase IfHit, Phrase IfMiss);
+
+/// <summary>Chooses the next probes: those from which the fewest more are to be expected.</summary>
+public static class Probing
+{
+    /// <summary>How far off a probe may be (common practice).</summary>
+    public static readonly Length Accuracy = Length.Tape(0, 1, 32);
+
+    // What is still to be expected after two more probes that did not settle it.
+    private const double Rest = 1.2;
+    private const double Lattice = 1d / 16;
+    private const double Around = 1.625;
+
+    /// <summary>The next probe for each of a plate's studs that is not confirmed yet.</summary>
+    /// <param name="surveyed">The survey.</param>
+    /// <param name="needed">The studs, by key.</param>
+    /// <param name="height">Height at which to probe, behind the display.</param>
+    /// <param name="boltDiameter">The bolt they are to hold.</param>
+    public static IReadOnlyList<Probe> Confirm(Surveyed surveyed, IEnumerable<string> needed, Length? height, Length boltDiameter)
+    {
+        var probes = new List<Probe>();
+        foreach (var id in needed.Distinct())
+        {
+            var stud = surveyed.Wall.Studs.FirstOrDefault(s => s.Id == id);
+            if (stud is null or { State: StudState.Confirmed } ||
+                surveyed.Framing.Contradictions.Any(c => surveyed.Framing.Member(id)?.Soundings.Contains(c.Miss) == true))
+            {
+                continue;
+            }
+
+            var belief = surveyed.Framing.Member(id)?.Belief ??
+                new FramingSolver(FramingMapper.Makes(surveyed.Wall), 0, boltDiameter.Inches).Of(FramingMapper.Stated(stud));
+            var tolerance = (stud.Width.Inches / 2) - (1.5 * boltDiameter.Inches);
+            if (Next(belief, stud.Centre.Inches, tolerance) is not { } x)
+            {
+                continue;
+            }
+
+            probes.Add(new(
+                Axis.Across, Length.FromInches(x), height, id,
+                $"to confirm the stud at {stud.Centre} for a {boltDiameter} bolt",
+                Tells(belief, x, true, stud.Centre.Inches, tolerance),
+                Tells(belief, x, false, stud.Centre.Inches, tolerance)));
+        }
+
+        return probes;
+    }
+
+    /// <summary>The probes that show whether places are free of members: as few as leave none room to hide between them.</summary>
+    /// <param name="surveyed">The survey.</param>
+    public static IReadOnlyList<Probe> Clear(Surveyed surveyed)
+    {
+        var probes = new List<Probe>();
+        foreach (var place in surveyed.Wall.FreePlaces)
+        {
+            if (Blocks(surveyed, place).Count > 0)
+            {
+                continue;
+            }
+
+            // A vertical member cannot hide between two misses closer than its face, nor a level one.
+            var middle = place.Left + place.Width.Half;
+            var ply = Length.FromInches(FramingMapper.Makes(surveyed.Wall).Min(m => m.Ply)) - (Accuracy * 2);
+            if (Gap(surveyed, Axis.Across, place.Left, place.Right, place.Bottom, place.Top, ply) is { } across)
+            {
+                probes.Add(new(
+                    Axis.Across, across, place.Bottom + place.Height.Half, place.Id, $"is a stud where {place.Name} goes",
+                    $"a stud is there: {place.Name} has to move", $"none covers {across:fine}"));
+            }
+
+            if (Gap(surveyed, Axis.Up, place.Bottom, place.Top, place.Left, place.Right, Length.Tape(1, 1, 2) - (Accuracy * 2)) is { } up)
+            {
+                probes.Add(new(
+                    Axis.Up, up, middle, place.Id, $"is a noggin where {place.Name} goes",
+                    $"a level member is there: {place.Name} has to move up or down", $"none covers {up:fine}"));
+            }
+        }
+
+        return probes;
+    }
+
+    /// <summary>The members that stand where a place has to be free.</summary>
+    public static IReadOnlyList<string> Blocks(Surveyed surveyed, FreePlace place) =>
+    [
+        .. surveyed.Wall.Studs.Where(s => s.Right > place.Left && s.Left < place.Right).Select(s => s.Id),
+        .. surveyed.Framing.Crossings.Where(c => c.Centre + c.Width.Half > place.Bottom && c.Centre - c.Width.Half < place.Top && c.To > place.Left && c.From < place.Right).Select(c => c.Id),
+    ];
+
+    /// <summary>Where to probe next for a belief, in inches; null where nothing would help.</summary>
+    internal static double? Next(Belief belief, double mark, double tolerance)
+    {
+        if (belief.Total <= 0)
+        {
+            return null;
+        }
+
+        var good = Accuracy.Inches;
+        // So far from a hit a miss still pins the edge between them down to what the bolt allows.
+        var pinned = Math.Floor(((2 * tolerance) - (2 * good)) / Lattice) * Lattice;
+        var steps = pinned > 0 ? new[] { pinned, -pinned, pinned / 2, -pinned / 2, 2 * pinned, -2 * pinned } : [];
+        var from = Math.Round((mark - Around) / Lattice) * Lattice;
+        var (best, least) = (double.NaN, double.PositiveInfinity);
+        for (var i = 0; i <= 2 * Around / Lattice; i++)
+        {
+            var x = from + (i * Lattice);
+            var hits = belief.Hits(x);
+            if (hits is < 0.005 or > 0.995)
+            {
+                continue;
+            }
+
+            var cost = 1 + (hits * Then(x, true, hits)) + ((1 - hits) * Then(x, false, 1 - hits));
+            // Of equally good places the one nearest the mark leaves the smallest scar to hide.
+            if (cost < least - 1e-6 || (cost < least + 1e-6 && Math.Abs(x - mark) < Math.Abs(best - mark)))
+            {
+                (best, least) = (x, cost);
+            }
+        }
+
+        return double.IsNaN(best) ? null : best;
+
+        // What is to be expected after a probe: nothing more, or the best of a few second ones.
+        double Then(double x, bool hit, double chance)
+        {
+            if (belief.After([(x, hit)], good, mark).Worst <= tolerance)
+            {
+                return 0;
+            }
+
+            var least = 1 + Rest;
+            foreach (var step in steps)
+            {
+                var y = x + step;
+                var both = belief.Chance([(x, hit), (y, true)]) / chance;
+                if (both is >= 0.02 and <= 0.98)
+                {
+                    least = Math.Min(least, 1 + (both * Left((x, hit), (y, true))) + ((1 - both) * Left((x, hit), (y, false))));
+                }
+            }
+
+            return least;
+        }
+
+        double Left((double, bool) first, (double, bool) second)
+        {
+            var worst = belief.After([first, second], good, mark).Worst;
+            return worst <= tolerance ? 0 : Rest + (double.IsFinite(worst) ? Math.Max(0, Math.Log2(worst / tolerance)) : 1.5);
+        }
+    }
+
+    private static Phrase Tells(Belief belief, double x, bool hit, double wanted, double tolerance)
+    {
+        var (worst, mark) = belief.After([(x, hit)], Accuracy.Inches, wanted);
+        return worst <= tolerance ? Phrase.Of($"confirms it at {Length.FromInches(mark):fine}, to within {Length.FromInches(worst):fine}")
+            : double.IsFinite(worst) ? Phrase.Of($"leaves its centre open to within {Length.FromInches(worst):fine}")
+            : Phrase.Of($"no member covers {Length.FromInches(x):fine}");
+    }
+
+    // Where to probe in the first stretch in which a member could still hide; null where there is none.
+    private static Length? Gap(Surveyed surveyed, Axis axis, Length from, Length to, Length low, Length high, Length ply)
+    {
+        var misses = surveyed.Framing.Soundings
+            .Where(s => s.Evidence is { Kind: EvidenceKind.ProbeMiss, Struck: false } && s.Evidence.Axis == axis && (axis == Axis.Across || s.Evidence.Beside is null || (s.Evidence.Beside >= low - Length.Tape(8) && s.Evidence.Beside <= high + Length.Tape(8))))
+            .Select(s => s.Middle).Where(m => m > from - ply && m < to + ply).Append(from - ply).Append(to + ply).Order().ToList();
+        var open = misses.Zip(misses.Skip(1)).FirstOrDefault(p => p.Second - p.First >= ply);
+        var room = open.Second - open.First;
+        // So many probes are the fewest that leave less than a member's face between them; this is the first of them.
+        return room < ply ? null : open.First + (room * (1.0 / (Math.Floor(room / ply) + 1)));
+    }
+}

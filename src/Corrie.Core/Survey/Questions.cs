@@ -1,0 +1,70 @@
+using Corrie.Core.Measure;
+
+namespace Corrie.Core.Survey;
+
+/// <summary>What is known of a flue behind the wall.</summary>
+public enum FlueState
+{
+    /// <summary>There is none.</summary>
+    None,
+
+    /// <summary>There is one, and nothing is lit in it any more.</summary>
+    Dead,
+
+    /// <summary>There is one in use.</summary>
+    Live,
+}
+
+/// <summary>Questions that change the job; null as long as nobody has answered.</summary>
+/// <param name="Built">Year in which the house was built.</param>
+/// <param name="Flue">The flue.</param>
+/// <param name="Gas">Whether gas runs near.</param>
+/// <param name="FireRated">Whether the wall is fire-rated or a party wall.</param>
+/// <param name="Insulated">Whether it is an outside wall with insulation.</param>
+/// <param name="MayCut">Whether it may be cut: owned, or the owner agrees.</param>
+/// <param name="Renovation">When renovation or demolition is foreseen; null where it is not.</param>
+/// <param name="SmallHands">Whether small children or pets reach what hangs loose.</param>
+public sealed record HouseQuestions(
+    int? Built, FlueState? Flue, bool? Gas, bool? FireRated, bool? Insulated, bool? MayCut, string? Renovation, bool? SmallHands)
+{
+    /// <summary>Nothing answered.</summary>
+    public static HouseQuestions Open { get; } = new(null, null, null, null, null, null, null, null);
+}
+
+/// <summary>A cross that the client has put on the wall.</summary>
+/// <param name="Id">Short key in the sheet.</param>
+/// <param name="X">From the left corner.</param>
+/// <param name="Y">Over the floor.</param>
+/// <param name="StandsFor">The point that it stands for, such as centre or bottom edge; null as long as nobody has asked.</param>
+public sealed record ClientCross(string Id, Length X, Length Y, string? StandsFor);
+
+/// <summary>A hole through the layers, made to see what they are.</summary>
+/// <param name="Id">Short key in the sheet.</param>
+/// <param name="X">From the left corner.</param>
+/// <param name="Y">Over the floor.</param>
+/// <param name="Layers">What it went through, from the room inwards.</param>
+/// <param name="By">Who made it.</param>
+public sealed record TestHole(string Id, Length X, Length Y, IReadOnlyList<(string Name, Length Thickness)> Layers, string By);
+
+/// <summary>A place that has to be free of members, such as where a box is to go.</summary>
+/// <param name="Id">Short key in the sheet.</param>
+/// <param name="Name">What is to go there.</param>
+/// <param name="Left">Its left edge from the left corner.</param>
+/// <param name="Bottom">Its bottom over the floor.</param>
+/// <param name="Width">Its width.</param>
+/// <param name="Height">Its height.</param>
+public sealed record FreePlace(string Id, string Name, Length Left, Length Bottom, Length Width, Length Height)
+{
+    /// <summary>Its right edge.</summary>
+    public Length Right => Left + Width;
+
+    /// <summary>Its top.</summary>
+    public Length Top => Bottom + Height;
+}
+
+/// <summary>How far a casing's edges stand from the opening in the wall, on both faces.</summary>
+/// <param name="HereInner">Inner edge on this face.</param>
+/// <param name="HereOuter">Outer edge on this face: the feature's own left and right.</param>
+/// <param name="ThereInner">Inner edge on the other face.</param>
+/// <param name="ThereOuter">Outer edge on the other face.</param>
+public sealed record Casing(Length HereInner, Length HereOuter, Length ThereInner, Length ThereOuter);

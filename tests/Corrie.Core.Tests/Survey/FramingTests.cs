@@ -1,0 +1,201 @@
+using System.Text.Json.Nodes;
+using Corrie.Core.Findings;
+using Corrie.Core.Jobs;
+using Corrie.Core.Measure;
+using Corrie.Core.Survey;
+
+namespace Corrie.Core.Tests.Survey;
+
+public class FramingTests
+{
+    /// <summary>A wall on which nobody has put a member, with evidence written as <c>hit 40.2</c> or <c>edges 39 1/4..40 3/4</c>; probes exact.</summary>
+    private static JobPlan Plan(string evidence, params (string, JsonNode?)[] more)
+    {
+        var all = new JsonObject();
+        foreach (var (line, n) in evidence.Split(';', StringSplitOptions.TrimEntries).Select((l, n) => (l, n)))
+        {
+            var cut = line.IndexOf(' ');
+            var (kind, at) = (line[..cut], line[(cut + 1)..].Split(".."));
+            var item = new JsonObject
+            {
+                ["kind"] = kind switch { "hit" => "probe-hit", "miss" => "probe-miss", "edges" => "scanner-edges", "scan" => "scanner-centre", _ => kind },
+                ["at"] = at[0] + " in",
+                ["good"] = "0 in",
+            };
+            if (at.Length > 1)
+            {
+                item["to"] = at[1] + " in";
+            }
+
+            all[$"e{n}"] = item;
+        }
+
+        return Sheets.Plan([("/wall/studs", null), ("/wall/evidence", all), .. more]);
+    }
+
+    private static FoundMember Only(JobPlan plan) => Assert.Single(plan.Survey!.Framing.Members);
+
+    [Fact]
+    public void Hits_and_misses_on_both_sides_confirm_a_member_between_them()
+    {
+        var member = Only(Plan("hit 40.2; hit 40.8; miss 39.3; miss 41.0"));
+        // By hand, 1 1/2 in wide: the hits leave 40.05 to 40.95, the right miss 40.25 at most.
+        Assert.Equal(StudState.Confirmed, member.State);
+        Assert.InRange(member.Centre.Inches, 40.05, 40.25);
+        Assert.Equal(40.15, member.Centre.Inches, 1e-3);
+        Assert.Equal(0.1, member.Uncertainty.Inches, 1e-3);
+    }
+
+    [Theory]
+    // Within 0.75 - 1.5 * 5/16 = 0.28125 in of the mark, either way: 0.5625 in of play.
+    [InlineData("hit 40; miss 40.5625", StudState.Confirmed)]
+    [InlineData("hit 40; miss 40.5781", StudState.Suspected)]
+    // Two hits far apart would do for a stud that stands alone; beside a second one the mark is on their seam.
+    [InlineData("hit 39.4; hit 40.6", StudState.Suspected)]
+    [InlineData("hit 39.4; hit 40.6; miss 38.8; miss 41.2", StudState.Confirmed)]
+    [InlineData("hit 40", StudState.Suspected)]
+    [InlineData("knock 40", StudState.Suspected)]
+    [InlineData("scan 40", StudState.Suspected)]
+    [InlineData("edges 39.25..40.75; edges 39.2..40.7; magnet 40.1", StudState.Found)]
+    [InlineData("seen 39.25..40.75", StudState.Confirmed)]
+    public void A_member_is_as_sure_as_its_evidence(string evidence, StudState state) => Assert.Equal(state, Only(Plan(evidence)).State);
+
+    [Fact]
+    public void A_member_is_confirmed_for_a_bolt_and_not_for_a_thicker_one()
+    {
+        const string evidence = "hit 40; miss 40.5";
+        Assert.Equal(StudState.Confirmed, Only(Plan(evidence)).State);
+        // 0.75 - 1.5 * 3/8 = 0.1875 in: half an inch of play is too much.
+        Assert.Equal(StudState.Suspected, Only(Plan(evidence, ("/fixing/fastener/diameter", "3/8 in"))).State);
+    }
+
+    [Fact]
+    public void A_miss_between_near_hits_contradicts_them_until_somebody_says_what_it_is()
+    {
+        const string evidence = "hit 20.0; hit 20.9; miss 20.4";
+        var finding = Plan(evidence).Finding("survey.evidence-contradicts");
+        Assert.Contains("Two members with a gap, or is one of the three wrong?", finding.Message.Say(LengthStyle.Inches));
+        Assert.Equal(4, finding.Fixes.Count);
+        Assert.Equal(StudState.Suspected, Only(Plan(evidence)).State);
+
+        var gap = Plan(evidence, ("/wall/evidence/e2/gap", true));
+        Assert.DoesNotContain("survey.evidence-contradicts", gap.Codes());
+        Assert.Equal(2, gap.Survey!.Framing.Members.Count);
+        // By hand: the left one ends between 20.0 and 20.4, the right one begins between 20.4 and 20.9.
+        Assert.InRange(gap.Survey.Framing.Members[0].Centre.Inches, 19.25, 19.65);
+        Assert.InRange(gap.Survey.Framing.Members[1].Centre.Inches, 21.15, 21.65);
+
+        var struck = Plan(evidence, ("/wall/evidence/e2/struck", true));
+        Assert.DoesNotContain("survey.evidence-contradicts", struck.Codes());
+        Assert.Single(struck.Survey!.Framing.Members);
+    }
+
+    [Fact]
+    public void Hits_a_member_s_width_apart_with_a_miss_between_are_two_members() =>
+        Assert.Equal(2, Plan("hit 20; miss 21; hit 21.6").Survey!.Framing.Members.Count);
+
+    [Fact]
+    public void A_scanner_s_reading_at_a_joint_is_struck_out_where_the_bit_falls_through()
+    {
+        var plan = Plan("edges 47.4..48.7; miss 48");
+        Assert.Empty(plan.Survey!.Framing.Members);
+        Assert.Equal("e0", Assert.Single(plan.Survey.Framing.False).Evidence.Id);
+        Assert.Contains("the bit fell through at 48 in", plan.Finding("survey.false-reading").Message.Say(LengthStyle.Inches));
+        Assert.Equal(Severity.Note, plan.Finding("survey.false-reading").Severity);
+        Assert.DoesNotContain("survey.false-reading", Plan("edges 47.4..48.7; miss 49.2").Codes());
+    }
+
+    [Fact]
+    public void Doubled_members_are_two_studs_side_by_side()
+    {
+        var plan = Plan("hit 40.1; hit 41.5; hit 42.9; miss 39.9; miss 43.1");
+        // By hand: 3 in of wood between 39.9 and 43.1, so plies round 40.75 and 42.25.
+        Assert.Equal([40.75, 42.25], plan.Sheet.Wall!.Studs.Select(s => Math.Round(s.Centre.Inches, 2)));
+        Assert.All(plan.Sheet.Wall.Studs, s => Assert.Equal(StudState.Confirmed, s.State));
+    }
+
+    [Fact]
+    public void Spacing_is_a_hint_and_never_proof()
+    {
+        var plan = Plan("edges 15.3..16.7; edges 31.25..32.75; edges 63.3..64.8; edges 79.2..80.7");
+        Assert.Contains(plan.Survey!.Framing.Expected, x => Math.Abs(x.Inches - 48) < 0.25);
+        Assert.DoesNotContain(plan.Sheet.Wall!.Studs, s => Math.Abs(s.Centre.Inches - 48) < 4);
+        // One reading is a suspicion; on the module of three others it is a find.
+        Assert.All(plan.Sheet.Wall.Studs, s => Assert.Equal(StudState.Found, s.State));
+        Assert.Equal(StudState.Suspected, Only(Plan("edges 31.25..32.75")).State);
+    }
+
+    [Fact]
+    public void Level_members_are_found_in_their_own_bay()
+    {
+        var plan = Plan(
+            "seen 31.25..32.75; seen 47.25..48.75",
+            ("/wall/evidence/n1", Sheets.Json("""{ "kind": "probe-hit", "axis": "up", "at": "47.6 in", "beside": "40 in", "good": "0 in" }""")),
+            ("/wall/evidence/n2", Sheets.Json("""{ "kind": "probe-miss", "axis": "up", "at": "47.3 in", "beside": "40 in", "good": "0 in" }""")));
+        var noggin = Assert.Single(plan.Survey!.Framing.Crossings);
+        // By hand: its lower edge lies between 47.3 and 47.6, so its middle between 48.05 and 48.35.
+        Assert.InRange(noggin.Centre.Inches, 48.05, 48.35);
+        Assert.Equal((32.75, 47.25), (noggin.From.Inches, noggin.To.Inches));
+    }
+
+    [Fact]
+    public void The_next_probe_confirms_a_stud_as_soon_as_one_can()
+    {
+        var plan = Plan("edges 69.2..70.8; edges 69.25..70.7; edges 85.3..86.8; magnet 86; hit 70.5");
+        var probe = plan.Probes.First(p => p.For == plan.Sheet.Wall!.Studs[0].Id);
+        // Its right edge is near 70 3/4: a miss a little beyond confirms it, for any bolt up to 5/16 within 9/16 in of the hit.
+        Assert.InRange(probe.At.Inches, 70.7, 71.07);
+        Assert.StartsWith("confirms it at", probe.IfMiss.Say(LengthStyle.Inches));
+    }
+
+    [Fact]
+    public void A_stud_found_inside_is_marked_outside_and_waits_for_its_pilot()
+    {
+        (string, JsonNode?)[] terrace =
+        [
+            ("/wall/face", "outside"),
+            ("/wall/features/w", Sheets.Json("""
+                { "kind": "window", "name": "window", "left": "20 in", "width": "30 in", "height": "40 in", "bottom": "40 in",
+                  "casing": { "hereInner": "1/4 in", "hereOuter": "3 1/2 in", "thereInner": "1/4 in", "thereOuter": "2 1/2 in" } }
+                """)),
+            ("/wall/studs", Sheets.Json("""{ "b": { "state": "confirmed" }, "c": { "centre": "86 in", "state": "confirmed" } }""")),
+            ("/wall/readings", Sheets.Json("""{ "r": { "face": "other", "from": "w/left-inner", "to": "studs/b", "value": "-23 1/4 in", "by": "Tom" } }""")),
+        ];
+        var plan = Sheets.Plan(terrace);
+        var stud = plan.Sheet.Wall!.Studs.Single(s => s.Id == "b");
+        // By hand: seen from inside, the window's left edge is its right one out here. Outer edge 50, opening 46 1/2, the inside's inner edge
+        // 46 3/4, and 23 1/4 on is 70. Two deviations of 1/8 in and of the window's place, 1/32 in, are 0.26 in.
+        Assert.Equal(70, stud.Centre.Inches, 1e-6);
+        Assert.Equal(2 * Math.Sqrt(Math.Pow(1 / 8d, 2) + Math.Pow(1 / 32d, 2)), stud.Uncertainty.Inches, 1e-4);
+        Assert.Equal(StudState.Found, stud.State);
+        var stop = plan.Findings.First(f => f.Code == "survey.framing-unconfirmed");
+        Assert.Contains("found on the other face and carried through the wall", stop.Message.Say(LengthStyle.Inches));
+
+        var drilled = Sheets.Plan([.. terrace,
+            ("/wall/evidence/p1", Sheets.Json("""{ "kind": "probe-hit", "at": "70 1/4 in" }""")),
+            ("/wall/evidence/p2", Sheets.Json("""{ "kind": "probe-miss", "at": "70 3/4 in" }"""))]);
+        Assert.DoesNotContain("survey.framing-unconfirmed", drilled.Codes());
+        Assert.InRange(drilled.Sheet.Wall!.Studs.Single(s => s.Id == "b").Centre.Inches, 69.5, 70);
+        Assert.Contains("survey.datum-unclear", Sheets.Plan([.. terrace, ("/wall/features/w/casing", null)]).Codes());
+    }
+
+    [Fact]
+    public void A_place_for_a_box_is_probed_until_no_member_can_hide_in_it()
+    {
+        var box = ("/wall/freePlaces/b", Sheets.Json("""{ "name": "recessed box", "left": "38 in", "bottom": "46 in", "width": "4 in", "height": "4 in" }"""));
+        var document = Sheets.Document(("/wall/studs", Sheets.Json("""{ "a": { "centre": "32 in", "state": "confirmed" }, "b": { "centre": "48 in", "state": "confirmed" } }""")), box);
+        var probes = 0;
+        while (Sheets.Plan((JsonObject)document.DeepClone()).Probes.FirstOrDefault(p => p.For == "b" && p.Purpose.ToString().Contains("box")) is { } probe)
+        {
+            Corrie.Core.Jobs.Format.Pointer.Set(document, $"/wall/evidence/p{probes++}", new JsonObject
+            {
+                ["kind"] = "probe-miss", ["axis"] = probe.Axis == Axis.Up ? "up" : "across", ["at"] = LengthText.Exact(probe.At, UnitSystem.Inches),
+                ["beside"] = LengthText.Exact(probe.Beside!.Value, UnitSystem.Inches),
+            });
+            Assert.True(probes < 20);
+        }
+
+        // By hand: a member may also stand half outside, so 4 in and 1 7/16 in on each side are to be covered: four misses, each way.
+        Assert.Equal(8, probes);
+    }
+}
