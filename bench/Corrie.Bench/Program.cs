@@ -3,17 +3,22 @@ using BenchmarkDotNet.Jobs;
 using BenchmarkDotNet.Running;
 using Corrie.Bench;
 
-// plan                  the planner, beside the JSON round trip of the same sheet
+// plan                  the planner, beside the JSON round trip of the same sheet; the framing of a wall with 60 pieces of evidence
 // readings              the study of slips of the tape, for docs/studies/readings.md
+// framing               the study of hidden walls, for docs/studies/framing.md
 // files APP COUNT       broken job files sent to a published Corrie
 // web APP EMPTY         pages, entries and start-up of a published Corrie, beside an empty application
 switch (args.FirstOrDefault())
 {
     case "plan":
         BenchmarkRunner.Run<PlanBench>(DefaultConfig.Instance.AddJob(Job.ShortRun));
+        BenchmarkRunner.Run<FramingBench>(DefaultConfig.Instance.AddJob(Job.ShortRun));
         return 0;
     case "readings":
         Console.WriteLine(Corrie.Simulators.ReadingStudy.Run(2000, seed: 1));
+        return 0;
+    case "framing":
+        Console.WriteLine(Corrie.Simulators.FramingStudy.Run(args.Length > 1 ? int.Parse(args[1]) : 10_000, seed: 1));
         return 0;
     case "files" when args.Length == 3 && int.TryParse(args[2], out var count):
         return await ApiBench.RunAsync(args[1], count) == 0 ? 0 : 1;
@@ -21,6 +26,6 @@ switch (args.FirstOrDefault())
         await WebBench.RunAsync(args[1], args[2]);
         return 0;
     default:
-        Console.Error.WriteLine("Usage: plan | readings | files FOLDER-OF-CORRIE COUNT | web FOLDER-OF-CORRIE FOLDER-OF-EMPTY; see bench/run");
+        Console.Error.WriteLine("Usage: plan | readings | framing | files FOLDER-OF-CORRIE COUNT | web FOLDER-OF-CORRIE FOLDER-OF-EMPTY; see bench/run");
         return 2;
 }

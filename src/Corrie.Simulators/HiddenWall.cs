@@ -120,8 +120,8 @@ public sealed class HiddenWall
                 last++;
             }
 
-            var random = At(HashCode.Combine(1, i, height));
-            var shared = Gauss(At(HashCode.Combine(2, i))) * SharedNoise;
+            var random = At(Mix(1, i, height));
+            var shared = Gauss(At(Mix(2, i))) * SharedNoise;
             if (random.NextDouble() >= DeadShare)
             {
                 var wild = random.NextDouble() < WildShare ? (random.Next(2) == 0 ? -1 : 1) * (0.3 + (random.NextDouble() * 0.7)) : 0;
@@ -135,7 +135,7 @@ public sealed class HiddenWall
 
         for (var s = 0; s < strips.Count; s++)
         {
-            var random = At(HashCode.Combine(3, s, height));
+            var random = At(Mix(3, s, height));
             if (random.NextDouble() < 0.6)
             {
                 var middle = strips[s] + (Gauss(random) * 0.15);
@@ -154,7 +154,7 @@ public sealed class HiddenWall
     /// <param name="x">Where, in inches.</param>
     public bool Probe(double x)
     {
-        var off = Math.Clamp(Gauss(At(HashCode.Combine(4, (int)Math.Round(x * 1000)))) / 96, -1 / 32d, 1 / 32d);
+        var off = Math.Clamp(Gauss(At(Mix(4, (int)Math.Round(x * 1000)))) / 96, -1 / 32d, 1 / 32d);
         return members.Any(m => m.Covers(x + off));
     }
 
@@ -166,7 +166,7 @@ public sealed class HiddenWall
         var row = (int)Math.Round(height / ScrewEvery);
         for (var i = 0; i < members.Count; i++)
         {
-            var random = At(HashCode.Combine(5, i, row));
+            var random = At(Mix(5, i, row));
             var screw = members[i].Centre + ((random.NextDouble() - 0.5) * 1.1);
             if (random.NextDouble() < 0.92 && Math.Abs(screw - x) <= 1)
             {
@@ -177,7 +177,7 @@ public sealed class HiddenWall
         // A strip has its screws too.
         foreach (var strip in strips)
         {
-            if (Math.Abs(strip - x) <= 1 && At(HashCode.Combine(6, (int)strip, row)).NextDouble() < 0.5)
+            if (Math.Abs(strip - x) <= 1 && At(Mix(6, (int)strip, row)).NextDouble() < 0.35)
             {
                 return strip;
             }
@@ -189,7 +189,20 @@ public sealed class HiddenWall
     // Half of all members stand where they should; the rest are off by as much as half an inch.
     private static double Framer(Random random) => Math.Clamp(Gauss(random) * 0.2, -0.5, 0.5);
 
-    private Random At(int question) => new(HashCode.Combine(seed, question));
+    // The same in every process, which the runtime's own hash is not.
+    private static int Mix(params ReadOnlySpan<int> parts)
+    {
+        var hash = 2166136261u;
+        foreach (var part in parts)
+        {
+            hash = (hash ^ (uint)part) * 16777619u;
+            hash ^= hash >> 15;
+        }
+
+        return (int)hash;
+    }
+
+    private Random At(int question) => new(Mix(seed, question));
 
     private static double Gauss(Random random) =>
         Math.Sqrt(-2 * Math.Log(1 - random.NextDouble())) * Math.Cos(2 * Math.PI * random.NextDouble());

@@ -23,14 +23,16 @@ internal sealed class FramingSolver(IReadOnlyList<Make> makes, double spacing, d
 {
     private const double Quarter = 0.25;
     private const double Link = 1.75;
-    private const double FoundFrom = 0.985;
+    private const double Margin = 2.375;
+    private const double FoundFrom = 0.975;
     private const double ScannerEdge = 0.1;
     private const double ScannerWild = 0.6;
     private const double WildShare = 0.05;
     private const double KnockSpread = 1;
     private const double FalseScans = 1d / 150;
-    private const double FalseAgain = 0.6;
+    private const double FalseAgain = 0.7;
     private const double FalseMagnets = 1d / 60;
+    private const double FalseMagnetsOnStrips = 0.2;
     private const double ScrewInFace = 0.9;
     private const double FalseHit = 0.02;
     private const double Framers = 0.22;
@@ -299,6 +301,7 @@ internal sealed class FramingSolver(IReadOnlyList<Make> makes, double spacing, d
         private readonly List<Sounding> nearMisses;
         private readonly IReadOnlyList<Spans> spans;
         private readonly List<Sounding> soft;
+        private double[][]? likelihoods;
 
         public Place(Group group, FramingSolver solver, List<Sounding> misses)
         {
@@ -333,8 +336,8 @@ internal sealed class FramingSolver(IReadOnlyList<Make> makes, double spacing, d
 
         public void Weigh(Func<double, double>? module)
         {
-            var start = Math.Floor((Group.First - 2.75) / Belief.Step) * Belief.Step;
-            var points = (int)Math.Ceiling((Group.Last + 2.75 - start) / Belief.Step) + 1;
+            var start = Math.Floor((Group.First - Margin) / Belief.Step) * Belief.Step;
+            var points = (int)Math.Ceiling((Group.Last + Margin - start) / Belief.Step) + 1;
             var plain = 1 / (solver.spacing > 0 ? solver.spacing : 16);
             var modules = new double[points];
             for (var i = 0; i < points; i++)
@@ -342,6 +345,9 @@ internal sealed class FramingSolver(IReadOnlyList<Make> makes, double spacing, d
                 modules[i] = module is null ? plain : module(start + (i * Belief.Step));
             }
 
+            // Findings are weighed once; only the module's say changes.
+            var weighed = likelihoods is not null;
+            likelihoods ??= [.. Makes.Select(_ => new double[points])];
             var weights = new double[Makes.Count][];
             for (var m = 0; m < Makes.Count; m++)
             {
@@ -358,7 +364,12 @@ internal sealed class FramingSolver(IReadOnlyList<Make> makes, double spacing, d
 
                     for (var i = first; i <= last; i++)
                     {
-                        weights[m][i] = Makes[m].Prior * modules[i] * Belief.Step * Likelihood(Makes[m], start + (i * Belief.Step));
+                        if (!weighed)
+                        {
+                            likelihoods[m][i] = Likelihood(Makes[m], start + (i * Belief.Step));
+                        }
+
+                        weights[m][i] = Makes[m].Prior * modules[i] * Belief.Step * likelihoods[m][i];
                     }
                 }
             }
@@ -438,7 +449,10 @@ internal sealed class FramingSolver(IReadOnlyList<Make> makes, double spacing, d
                 switch (s.Evidence.Kind)
                 {
                     case EvidenceKind.ScannerEdges:
-                        log += Math.Log(Wild(s.Low.Inches - (middle - make.Reach), ScannerEdge) * Wild(s.High.Inches - (middle + make.Reach), ScannerEdge));
+                        // A pass that goes wrong takes both edges with it.
+                        log += Math.Log(
+                            ((1 - WildShare) * Bell(s.Low.Inches - (middle - make.Reach), ScannerEdge) * Bell(s.High.Inches - (middle + make.Reach), ScannerEdge)) +
+                            (WildShare * Bell(s.Middle.Inches - middle, ScannerWild) * Bell((s.High - s.Low).Inches - (2 * make.Reach), 2 * ScannerEdge)) + 1e-6);
                         scans++;
                         break;
                     case EvidenceKind.ScannerCentre:
@@ -487,7 +501,7 @@ internal sealed class FramingSolver(IReadOnlyList<Make> makes, double spacing, d
             foreach (var s in soft.Where(s => s.Evidence.Method == Method.Scanner))
             {
                 var width = s.Evidence.Kind == EvidenceKind.ScannerEdges ? Bell((s.High - s.Low).Inches - 1.3, 0.6) : 1;
-                log += Math.Log((scans == 0 ? FalseScans : FalseAgain * Bell(0, 0.3)) * width);
+                log += Math.Log((scans == 0 ? FalseScans : FalseAgain * Bell(0, 0.25)) * width);
                 scans++;
             }
 
@@ -500,7 +514,7 @@ internal sealed class FramingSolver(IReadOnlyList<Make> makes, double spacing, d
             {
                 log += s.Evidence.Kind switch
                 {
-                    EvidenceKind.Magnet => Math.Log(FalseMagnets),
+                    EvidenceKind.Magnet => Math.Log(scans > 0 ? FalseMagnetsOnStrips : FalseMagnets),
                     EvidenceKind.Knock => Math.Log(0.5 / 16),
                     EvidenceKind.ProbeHit => Math.Log(s.Evidence.Shallow ? 0.5 : FalseHit),
                     _ => 0,

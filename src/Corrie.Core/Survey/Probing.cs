@@ -111,17 +111,22 @@ public static class Probing
         // So far from a hit a miss still pins the edge between them down to what the bolt allows.
         var pinned = Math.Floor(((2 * tolerance) - (2 * good)) / Lattice) * Lattice;
         var steps = pinned > 0 ? new[] { pinned, -pinned, pinned / 2, -pinned / 2, 2 * pinned, -2 * pinned } : [];
-        var from = Math.Round((mark - Around) / Lattice) * Lattice;
         var (best, least) = (double.NaN, double.PositiveInfinity);
-        for (var i = 0; i <= 2 * Around / Lattice; i++)
+        var middle = Math.Round(mark / Lattice) * Lattice;
+        for (var x = middle - Around; x <= middle + Around; x += 2 * Lattice)
         {
-            var x = from + (i * Lattice);
-            var hits = belief.Hits(x);
-            if (hits is < 0.005 or > 0.995)
-            {
-                continue;
-            }
+            Try(x);
+        }
 
+        var coarse = best;
+        Try(coarse - Lattice);
+        Try(coarse + Lattice);
+        return double.IsNaN(best) ? null : best;
+
+        void Try(double x)
+        {
+            // What the scanner makes all but sure is not yet a fact: such a probe is worth a hole where it bounds the centre.
+            var hits = Math.Clamp(belief.Hits(x), 0.002, 0.998);
             var cost = 1 + (hits * Then(x, true, hits)) + ((1 - hits) * Then(x, false, 1 - hits));
             // Of equally good places the one nearest the mark leaves the smallest scar to hide.
             if (cost < least - 1e-6 || (cost < least + 1e-6 && Math.Abs(x - mark) < Math.Abs(best - mark)))
@@ -129,8 +134,6 @@ public static class Probing
                 (best, least) = (x, cost);
             }
         }
-
-        return double.IsNaN(best) ? null : best;
 
         // What is to be expected after a probe: nothing more, or the best of a few second ones.
         double Then(double x, bool hit, double chance)
@@ -145,10 +148,8 @@ public static class Probing
             {
                 var y = x + step;
                 var both = belief.Chance([(x, hit), (y, true)]) / chance;
-                if (both is >= 0.02 and <= 0.98)
-                {
-                    least = Math.Min(least, 1 + (both * Left((x, hit), (y, true))) + ((1 - both) * Left((x, hit), (y, false))));
-                }
+                both = double.IsFinite(both) ? Math.Clamp(both, 0.002, 0.998) : 0.5;
+                least = Math.Min(least, 1 + (both * Left((x, hit), (y, true))) + ((1 - both) * Left((x, hit), (y, false))));
             }
 
             return least;

@@ -71,6 +71,10 @@ public static class QuickReading
         return new ReadProblem(typed, problem?.Understood ?? "There is no length at its end", problem?.Expected ?? Expected);
     }
 
+    /// <summary>Finds the point that words name.</summary>
+    /// <returns>What is wrong with the words, or null.</returns>
+    public static ReadProblem? Point(string words, Wall wall, string typed, out string point) => Find(words, Points(wall), typed, out point);
+
     private static List<(string Point, string Name)> Points(Wall wall) =>
     [
         .. Datum.Of(wall).Select(d => (d.Id, d.Name)),

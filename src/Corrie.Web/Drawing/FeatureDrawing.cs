@@ -64,6 +64,13 @@ public static class FeatureDrawing
                 svg.Rect("plate", x, y, w, h, 2);
                 svg.Circle("socket", x + (w / 2), y + (h / 2), Math.Min(w, h) / 5);
                 break;
+            case FeatureKind.Cable or FeatureKind.Pipe or FeatureKind.Gas:
+                // What lies in the wall is not seen from the front.
+                svg.Rect(behind ? "buried" : "buried hidden", x, y, Math.Max(3, w), Math.Max(3, h));
+                break;
+            case FeatureKind.OldHole:
+                svg.Circle("old-hole", x + (w / 2), y + (h / 2), Math.Max(2.5, w / 2));
+                break;
             default:
                 svg.Rect("thing", x, y, w, h);
                 break;

@@ -31,6 +31,20 @@ public static class Framing
         }
     }
 
+    /// <summary>Level members, between the studs of their bays.</summary>
+    public static void Crossings(Svg svg, Sheet sheet, FramingMap map, LengthStyle style)
+    {
+        foreach (var member in map.Crossings)
+        {
+            svg.Group($"stud level {member.State.ToString().ToLowerInvariant()} wood");
+            svg.Open("title", string.Empty, [], close: false)
+                .Raw(System.Net.WebUtility.HtmlEncode($"level member {member.State.ToString().ToLowerInvariant()} at {member.Centre.Show(style)}")).End("title");
+            svg.Rect("stud-face", sheet.X(member.From), sheet.Y(member.Centre + member.Width.Half), sheet.D(member.To - member.From), sheet.D(member.Width));
+            svg.Rect("stud-wood", sheet.X(member.From), sheet.Y(member.Centre + member.Width.Half), sheet.D(member.To - member.From), sheet.D(member.Width));
+            svg.End();
+        }
+    }
+
     /// <summary>Where no hole may go until a cable's route is known.</summary>
     public static void KeepOuts(Svg svg, Sheet sheet, Surveyed surveyed)
     {

@@ -95,12 +95,10 @@ public static class WallDrawing
 
         if (behind)
         {
-            Framing.KeepOuts(svg, sheet, plan.Survey!);
-        }
-
-        if (behind)
-        {
+            Framing.Crossings(svg, sheet, plan.Survey!.Framing, style);
+            Framing.KeepOuts(svg, sheet, plan.Survey);
             Dimensions.Draw(svg, sheet, plan, wall, style);
+            EvidenceDrawing.Draw(svg, sheet, plan, wall, style);
         }
 
         svg.Line("floor-line", sheet.Left - 4, sheet.Floor, sheet.X(wall.Width) + 4, sheet.Floor);
@@ -117,6 +115,11 @@ public static class WallDrawing
         var (up, across) = Readings(plan, wall, behind);
         Tapes.Up(svg, sheet, wall.Height, plan.Up!, plan.Datums, up, style, plan.Placed is { } p ? sheet.X(p.Outer.Right) : sheet.X(wall.Width));
         Tapes.Across(svg, sheet, wall.Width, plan.Across!, plan.Datums, across, style, plan.Placed is { } q ? sheet.Y(q.Outer.Bottom) : top);
+        if (behind)
+        {
+            EvidenceDrawing.Probes(svg, sheet, plan, wall, style);
+        }
+
         Tags.Draw(svg, sheet, plan, wall);
     }
 

@@ -1,0 +1,110 @@
+using Corrie.Core.Measure;
+
+namespace Corrie.Core.Survey;
+
+/// <summary>Evidence of framing as it was typed in one line.</summary>
+/// <param name="Kind">How it was found.</param>
+/// <param name="Axis">Across for upright members, up for level ones.</param>
+/// <param name="From">The datum; null for the corner or the floor.</param>
+/// <param name="At">Where.</param>
+/// <param name="To">The far edge, if both were found.</param>
+/// <param name="Beside">Where on the other axis.</param>
+/// <param name="Told">What the scanner said of the material.</param>
+public readonly record struct TypedEvidence(EvidenceKind Kind, Axis Axis, string? From, Length At, Length? To, Length? Beside, ToldMaterial Told);
+
+/// <summary>
+/// Reads one line such as <c>hit 40 1/4</c>, <c>edges 39 1/4 to 40 3/4 @ 62</c>, <c>right casing -&gt; magnet 14 1/2</c> or
+/// <c>level miss 47 @ 40</c>.
+/// </summary>
+public static class QuickEvidence
+{
+    private const string Expected = "knock, edges, scan, wood, metal, magnet, hit, miss, seen or live, then where, such as hit 40 1/4 or edges 39 1/4 to 40 3/4 @ 62";
+    private static readonly string[] Arrows = ["->", "→", "=>"];
+    private static readonly string[] Until = [" to ", "..", "–"];
+    private static readonly char[] At = ['@'];
+
+    /// <summary>The words for the kinds.</summary>
+    public static IReadOnlyDictionary<string, (EvidenceKind Kind, ToldMaterial Told)> Words { get; } = new Dictionary<string, (EvidenceKind, ToldMaterial)>(StringComparer.OrdinalIgnoreCase)
+    {
+        ["knock"] = (EvidenceKind.Knock, ToldMaterial.Nothing),
+        ["edges"] = (EvidenceKind.ScannerEdges, ToldMaterial.Nothing),
+        ["scan"] = (EvidenceKind.ScannerCentre, ToldMaterial.Nothing),
+        ["wood"] = (EvidenceKind.ScannerCentre, ToldMaterial.Wood),
+        ["metal"] = (EvidenceKind.ScannerCentre, ToldMaterial.Metal),
+        ["magnet"] = (EvidenceKind.Magnet, ToldMaterial.Nothing),
+        ["hit"] = (EvidenceKind.ProbeHit, ToldMaterial.Nothing),
+        ["miss"] = (EvidenceKind.ProbeMiss, ToldMaterial.Nothing),
+        ["seen"] = (EvidenceKind.Seen, ToldMaterial.Nothing),
+        ["live"] = (EvidenceKind.Live, ToldMaterial.Nothing),
+    };
+
+    /// <summary>Reads a line.</summary>
+    /// <param name="typed">What was typed.</param>
+    /// <param name="wall">The wall, whose points can be named.</param>
+    /// <param name="bare">The unit of a number without one.</param>
+    public static ReadResult<TypedEvidence> Read(string? typed, Wall wall, UnitSystem bare)
+    {
+        typed = (typed ?? string.Empty).Trim();
+        var rest = typed;
+        string? from = null;
+        if (Arrows.FirstOrDefault(a => typed.Contains(a, StringComparison.Ordinal)) is { } arrow)
+        {
+            var cut = typed.IndexOf(arrow, StringComparison.Ordinal);
+            if (QuickReading.Point(typed[..cut].Trim(), wall, typed, out from) is { } unknown)
+            {
+                return unknown;
+            }
+
+            rest = typed[(cut + arrow.Length)..].Trim();
+        }
+
+        var axis = from is not null ? Surveyor.AxisOf(wall, from) ?? Axis.Across : Axis.Across;
+        if (rest.StartsWith("level ", StringComparison.OrdinalIgnoreCase))
+        {
+            (axis, rest) = (Axis.Up, rest[6..].Trim());
+        }
+
+        var space = rest.IndexOf(' ');
+        var word = space < 0 ? rest : rest[..space];
+        if (!Words.TryGetValue(word, out var kind))
+        {
+            return new ReadProblem(typed, typed.Length == 0 ? "Nothing was typed" : $"'{word}' is no way of finding a member", Expected);
+        }
+
+        rest = space < 0 ? string.Empty : rest[space..].Trim();
+        Length? beside = null;
+        if (rest.IndexOfAny(At) is >= 0 and var at)
+        {
+            var height = LengthReader.Read(rest[(at + 1)..], bare);
+            if (!height.Ok)
+            {
+                return new ReadProblem(typed, height.Problem!.Understood, "a length after @, which is where on the other tape");
+            }
+
+            (beside, rest) = (height.Value, rest[..at].Trim());
+        }
+
+        Length? to = null;
+        if (Until.FirstOrDefault(u => rest.Contains(u, StringComparison.OrdinalIgnoreCase)) is { } until)
+        {
+            var cut = rest.IndexOf(until, StringComparison.OrdinalIgnoreCase);
+            var far = LengthReader.Read(rest[(cut + until.Length)..], bare, directed: true);
+            if (!far.Ok)
+            {
+                return new ReadProblem(typed, far.Problem!.Understood, "the far edge after 'to'");
+            }
+
+            (to, rest) = (far.Value, rest[..cut].Trim());
+        }
+
+        var where = LengthReader.Read(rest, bare, directed: from is not null);
+        if (!where.Ok)
+        {
+            return new ReadProblem(typed, where.Problem!.Understood, Expected);
+        }
+
+        return kind.Kind == EvidenceKind.ScannerEdges && to is null
+            ? new ReadProblem(typed, "There is one edge only", "both edges, such as edges 39 1/4 to 40 3/4; or scan 40 for a centre")
+            : new TypedEvidence(kind.Kind, axis, from, where.Value, to, beside, kind.Told);
+    }
+}

@@ -1,0 +1,158 @@
+using Corrie.Core.Jobs;
+using Corrie.Core.Measure;
+using Corrie.Core.Survey;
+
+namespace Corrie.Web.Drawing;
+
+/// <summary>Draws what was found of the framing where it was found, what a probe has disproved struck out, and where to probe next.</summary>
+public static class EvidenceDrawing
+{
+    private const double Lane = 15;
+
+    /// <summary>Draws all evidence, the module's hints and the next probes.</summary>
+    public static void Draw(Svg svg, Sheet sheet, JobPlan plan, Wall wall, LengthStyle style)
+    {
+        if (plan.Survey is not { } survey)
+        {
+            return;
+        }
+
+        var top = sheet.Y(wall.Height);
+        foreach (var expected in survey.Framing.Expected)
+        {
+            svg.Group("expected");
+            svg.Open("title", string.Empty, [], close: false).Raw("the spacing would have a member here; nobody has looked").End("title");
+            svg.Line("expected-line", sheet.X(expected), top, sheet.X(expected), sheet.Floor);
+            svg.Words("expected-mark", sheet.X(expected), top + 16, "?");
+            svg.End();
+        }
+
+        var untrue = survey.Framing.False.Select(f => f.Evidence.Id).ToHashSet();
+        foreach (var sounding in survey.Framing.Soundings)
+        {
+            One(svg, sheet, wall, sounding, untrue.Contains(sounding.Evidence.Id), style);
+        }
+
+        foreach (var place in wall.FreePlaces)
+        {
+            svg.Group("free-place");
+            svg.Rect("free-outline", sheet.X(place.Left), sheet.Y(place.Top), sheet.D(place.Width), sheet.D(place.Height));
+            svg.Words("free-name", sheet.X(place.Left + place.Width.Half), sheet.Y(place.Top) - 4, place.Name);
+            svg.End();
+        }
+
+        foreach (var cross in wall.Crosses)
+        {
+            var (x, y) = (sheet.X(cross.X), sheet.Y(cross.Y));
+            svg.Group(cross.StandsFor is null ? "client-cross open" : "client-cross");
+            svg.Path("cross-mark", $"M{x - 8} {y - 8} L{x + 8} {y + 8} M{x + 8} {y - 8} L{x - 8} {y + 8}");
+            svg.Words("cross-name", x + 12, y + 4, cross.StandsFor is { } point ? "client: " + point.Replace('-', ' ') : "client's cross: for what?");
+            svg.End();
+        }
+
+        foreach (var hole in wall.TestHoles)
+        {
+            svg.Circle("test-hole", sheet.X(hole.X), sheet.Y(hole.Y), 6);
+        }
+    }
+
+    /// <summary>Where to push the bit in next.</summary>
+    public static void Probes(Svg svg, Sheet sheet, JobPlan plan, Wall wall, LengthStyle style)
+    {
+        foreach (var probe in plan.Probes.Take(4))
+        {
+            var (x, y) = probe.Axis == Axis.Across
+                ? (sheet.X(probe.At), sheet.Y(probe.Beside ?? wall.Height.Half))
+                : (sheet.X(probe.Beside ?? wall.Width.Half), sheet.Y(probe.At));
+            svg.Group("next-probe");
+            svg.Open("title", string.Empty, [], close: false).Raw(System.Net.WebUtility.HtmlEncode("push the bit in here, " + probe.Purpose.Say(style))).End("title");
+            svg.Circle("probe-ring", x, y, 9);
+            svg.Line("probe-cross", x - 14, y, x + 14, y);
+            svg.Line("probe-cross", x, y - 14, x, y + 14);
+            svg.Figures("probe-figure", x, y - 18, probe.At.Show(style with { Denominator = 16 }));
+            svg.End();
+        }
+    }
+
+    private static void One(Svg svg, Sheet sheet, Wall wall, Sounding sounding, bool untrue, LengthStyle style)
+    {
+        var e = sounding.Evidence;
+        var level = e.Axis == Axis.Up;
+        // Who said nothing of the height gets a lane under the ceiling, by method.
+        var lane = sheet.Y(wall.Height) + 30 + ((int)e.Method * Lane);
+        double Along(Length at) => level ? sheet.Y(at) : sheet.X(at);
+        var side = e.Beside is { } beside ? (level ? sheet.X(beside) : sheet.Y(beside)) : level ? sheet.X(wall.Width.Half) : lane;
+        var (x, y) = level ? (side, Along(sounding.Middle)) : (Along(sounding.Middle), side);
+
+        svg.Group($"evidence {Name(e.Kind)}{(e.Struck || untrue ? " struck" : string.Empty)}{(e.OtherFace ? " through" : string.Empty)}");
+        svg.Open("title", string.Empty, [], close: false).Raw(System.Net.WebUtility.HtmlEncode(
+            $"{Words(e.Kind)} at {sounding.Middle.Show(style with { Denominator = 32 })} by {e.By}{(untrue ? ", disproved by a probe" : e.Struck ? ", struck out" : string.Empty)}")).End("title");
+        switch (e.Kind)
+        {
+            case EvidenceKind.ProbeHit:
+                svg.Circle("mark", x, y, 5);
+                break;
+            case EvidenceKind.ProbeMiss:
+                svg.Circle("mark", x, y, 5);
+                svg.Path("mark", $"M{x - 3.5} {y - 3.5} L{x + 3.5} {y + 3.5} M{x + 3.5} {y - 3.5} L{x - 3.5} {y + 3.5}");
+                break;
+            case EvidenceKind.ScannerEdges or EvidenceKind.Seen when sounding.High > sounding.Low:
+                var (a, b) = (Along(sounding.Low), Along(sounding.High));
+                if (level)
+                {
+                    svg.Path("mark", $"M{x - 7} {a} H{x + 7} M{x} {a} V{b} M{x - 7} {b} H{x + 7}");
+                }
+                else
+                {
+                    svg.Path("mark", $"M{a} {y - 7} V{y + 7} M{a} {y} H{b} M{b} {y - 7} V{y + 7}");
+                }
+
+                break;
+            case EvidenceKind.Magnet:
+                svg.Path("mark", $"M{x - 4.5} {y - 6} V{y + 1} A4.5 4.5 0 0 0 {x + 4.5} {y + 1} V{y - 6}");
+                break;
+            case EvidenceKind.Knock:
+                svg.Path("mark", $"M{x - 6} {y - 5} Q{x - 2} {y} {x - 6} {y + 5} M{x} {y - 7} Q{x + 5} {y} {x} {y + 7}");
+                break;
+            case EvidenceKind.Live:
+                svg.Path("mark", $"M{x + 3} {y - 10} L{x - 4} {y + 1} H{x + 3} L{x - 3} {y + 11}");
+                break;
+            default:
+                svg.Path("mark", $"M{x - 5} {y - 8} L{x} {y} L{x + 5} {y - 8} M{x} {y} V{y + 8}");
+                break;
+        }
+
+        if (e.Struck || untrue)
+        {
+            svg.Line("strike", x - 13, y + 9, x + 13, y - 9);
+        }
+
+        svg.End();
+    }
+
+    /// <summary>The word in the sheet's format.</summary>
+    public static string Name(EvidenceKind kind) => kind switch
+    {
+        EvidenceKind.Knock => "knock",
+        EvidenceKind.ScannerEdges => "scanner-edges",
+        EvidenceKind.ScannerCentre => "scanner-centre",
+        EvidenceKind.Magnet => "magnet",
+        EvidenceKind.ProbeHit => "probe-hit",
+        EvidenceKind.ProbeMiss => "probe-miss",
+        EvidenceKind.Seen => "seen",
+        _ => "live",
+    };
+
+    /// <summary>What a crew says.</summary>
+    public static string Words(EvidenceKind kind) => kind switch
+    {
+        EvidenceKind.Knock => "knock",
+        EvidenceKind.ScannerEdges => "scanner, both edges",
+        EvidenceKind.ScannerCentre => "scanner, centre",
+        EvidenceKind.Magnet => "magnet on a screw",
+        EvidenceKind.ProbeHit => "bit bites",
+        EvidenceKind.ProbeMiss => "bit falls through",
+        EvidenceKind.Seen => "seen",
+        _ => "live sign",
+    };
+}
