@@ -11,6 +11,17 @@ public static class Faces
     /// <summary>Standard deviation of a reading that is carried through a wall (common practice).</summary>
     public static readonly Length Carried = Length.Tape(0, 1, 8);
 
+    /// <summary>The standard deviation of a reading that says nothing of its own.</summary>
+    /// <param name="from">The point that the tape is hooked on.</param>
+    /// <param name="to">The point that is read.</param>
+    /// <param name="otherFace">Whether it was taken on the other face.</param>
+    public static Length Usual(string from, string to, bool otherFace)
+    {
+        // From stud to stud both ends are on the same side of the wall: nothing is carried through.
+        static bool IsStud(string point) => point.StartsWith("studs/", StringComparison.Ordinal);
+        return otherFace && !(IsStud(from) && IsStud(to)) ? Carried : Length.Tape(0, 1, 32);
+    }
+
     /// <summary>Where a point lies: on a point that the network knows, and how far right of it or above it.</summary>
     /// <param name="wall">The wall.</param>
     /// <param name="point">The point, as seen from the face on which it was used.</param>

@@ -332,7 +332,12 @@ internal sealed class FramingSolver(IReadOnlyList<Make> makes, double spacing, d
         public double Presence { get; private set; }
 
         /// <summary>Whether probes leave no room for what was read here.</summary>
-        public bool Disproved => !Bounded && !Group.Contradicted && nearMisses.Count > 0 && Presence < 0.05;
+        /// <remarks>A bit that fell through inside of what a scanner showed settles it, unless other findings say more.</remarks>
+        public bool Disproved => !Bounded && !Group.Contradicted && (
+            (nearMisses.Count > 0 && Presence < 0.05) ||
+            (Presence < 0.5 && soft.Any(IsReading) && soft.Where(IsReading).All(s => nearMisses.Any(m => m.High >= s.Low && m.Low <= s.High))));
+
+        private static bool IsReading(Sounding s) => s.Evidence.Method is Method.Scanner or Method.Magnet;
 
         public void Weigh(Func<double, double>? module)
         {

@@ -118,7 +118,7 @@ public static class SheetReader
             [
                 .. wall.Items("readings").OrderBy(r => r.Id, StringComparer.Ordinal).Select(r => new MeasuredReading(
                     r.Id, r.Part.Text("from")!, r.Part.Text("to")!, r.Part.Length("value")!.Value,
-                    r.Part.Length("deviation") ?? (OtherFace(r.Part) ? Faces.Carried : Length.Tape(0, 1, 32)), Somebody(r.Part))
+                    r.Part.Length("deviation") ?? Faces.Usual(r.Part.Text("from")!, r.Part.Text("to")!, OtherFace(r.Part)), Somebody(r.Part))
                 { OtherFace = OtherFace(r.Part) }),
             ],
             Evidence = [.. wall.Items("evidence").OrderBy(e => e.Id, StringComparer.Ordinal).Select(e => EvidenceOf(e.Id, e.Part))],

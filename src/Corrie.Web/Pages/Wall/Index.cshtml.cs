@@ -161,6 +161,8 @@ public sealed class IndexModel(Reader reader, TimeProvider time) : PageModel
             "/wall/layers" => ["name", "thickness", "order"],
             "/wall/features" => ["kind", "name", "left", "bottom", "width", "height", "depth"],
             "/placement/viewers" => ["name", "eye", "distance"],
+            "/wall/freePlaces" => ["name", "left", "bottom", "width", "height"],
+            "/wall/crosses" => ["x", "y", "standsFor"],
             _ => [],
         };
         if (fields.Length == 0)
@@ -188,7 +190,7 @@ public sealed class IndexModel(Reader reader, TimeProvider time) : PageModel
             group["order"] ??= Sheet.Wall is { Layers: { Count: > 0 } layers } ? layers.Max(l => l.Order) + 1 : 1;
         }
 
-        var key = map[(map.LastIndexOf('/') + 1)..][0] + Guid.NewGuid().ToString("N")[..6];
+        var key = map[(map.LastIndexOf('/') + 1)..][0] + Key();
         var lacking = new List<SheetProblem>();
         SheetShape.Root.At($"{map}/{key}")!.Check(group, $"{map}/new", lacking);
         if (lacking.Count > 0)
@@ -203,6 +205,31 @@ public sealed class IndexModel(Reader reader, TimeProvider time) : PageModel
     /// <summary>What was typed into a form that adds something, kept when it was refused.</summary>
     public string Kept(string map, string name) =>
         Problem is { } p && p.Path.StartsWith(map + "/new/", StringComparison.Ordinal) ? Request.Form[name].ToString() : string.Empty;
+
+    /// <summary>What was typed into a form that was refused.</summary>
+    public string Typed(string name) => Request.HasFormContentType ? Request.Form[name].ToString() : string.Empty;
+
+    /// <summary>Sets how a casing's edges stand off the opening on both faces: all four, or none of them.</summary>
+    public async Task<IActionResult> OnPostCasingAsync(string feature)
+    {
+        var path = $"/wall/features/{feature}/casing";
+        if (Sheet.Wall?.Features.Any(f => f.Id == feature) != true)
+        {
+            return BadRequest();
+        }
+
+        var group = new JsonObject();
+        foreach (var name in new[] { "hereInner", "hereOuter", "thereInner", "thereOuter" })
+        {
+            group[name] = SheetShape.Root.At($"{path}/{name}")!.Take(Typed(name), Style.System, out var problem);
+            if (problem is not null)
+            {
+                return Refuse(path, Typed(name), problem.ToString());
+            }
+        }
+
+        return await Append([new(path, group)]);
+    }
 
     /// <summary>Takes a part away.</summary>
     public Task<IActionResult> OnPostRemoveAsync(string path) =>
@@ -240,7 +267,6 @@ public sealed class IndexModel(Reader reader, TimeProvider time) : PageModel
             return BadRequest();
         }
 
-        string Exact(Length length) => LengthText.Exact(length, Sheet.Head.Units);
         var changes = new List<Change>();
         var (x, y) = (Length.FromUnits(Math.Clamp(across, 0, Sheet.Wall!.Width.Units)), Length.FromUnits(Math.Clamp(bottom, 0, Sheet.Wall.Height.Units)));
         if (y != placed.Outer.Bottom)
@@ -274,7 +300,7 @@ public sealed class IndexModel(Reader reader, TimeProvider time) : PageModel
     public const string ReadingLine = "/wall/readings/new/line";
 
     /// <summary>Takes a reading typed in one line; a reading to a new stud puts the stud on the sheet with it.</summary>
-    public async Task<IActionResult> OnPostMeasureAsync(string? line)
+    public async Task<IActionResult> OnPostMeasureAsync(string? line, string? face)
     {
         if (Sheet.Wall is not { } wall)
         {
@@ -287,7 +313,7 @@ public sealed class IndexModel(Reader reader, TimeProvider time) : PageModel
             return Refuse(ReadingLine, line ?? string.Empty, read.Problem!.ToString());
         }
 
-        var key = Guid.NewGuid().ToString("N")[..6];
+        var key = Key();
         var (from, to, value) = read.Value;
         var changes = new List<Change>();
         if (to == TypedReading.NewStud)
@@ -296,14 +322,153 @@ public sealed class IndexModel(Reader reader, TimeProvider time) : PageModel
             changes.Add(new("/wall/studs/s" + key, new JsonObject { ["state"] = "found" }));
         }
 
-        changes.Add(new("/wall/readings/r" + key, new JsonObject
+        changes.Add(new("/wall/readings/r" + key, OnFace(face, new JsonObject
         {
             ["from"] = from,
             ["to"] = to,
-            ["value"] = LengthText.Exact(value, Sheet.Head.Units),
+            ["value"] = Exact(value),
             ["by"] = reader.Name,
-        }));
+        })));
         return await Append(changes);
+    }
+
+    /// <summary>What was typed as evidence, kept when it was not understood.</summary>
+    public const string EvidenceLine = "/wall/evidence/new/line";
+
+    /// <summary>Takes evidence of framing typed in one line.</summary>
+    public async Task<IActionResult> OnPostEvidenceAsync(string? line, string? face)
+    {
+        if (Sheet.Wall is not { } wall)
+        {
+            return Refuse(EvidenceLine, line ?? string.Empty, "The wall has no size yet. Expected: its width and height first.");
+        }
+
+        var read = QuickEvidence.Read(line, wall, Style.System);
+        return read.Ok ? await Found(read.Value, face) : Refuse(EvidenceLine, line ?? string.Empty, read.Problem!.ToString());
+    }
+
+    /// <summary>Takes evidence where somebody has tapped on the wall; both in 1/640 mm, from the left corner and over the floor.</summary>
+    public Task<IActionResult> OnPostTapAsync(string? tool, long across, long up)
+    {
+        if (Sheet.Wall is not { } wall || tool is null || !QuickEvidence.Words.TryGetValue(tool.Replace("level-", string.Empty, StringComparison.Ordinal), out var kind))
+        {
+            return Task.FromResult<IActionResult>(BadRequest());
+        }
+
+        var (x, y) = (Length.FromUnits(Math.Clamp(across, 0, wall.Width.Units)), Length.FromUnits(Math.Clamp(up, 0, wall.Height.Units)));
+        var level = tool.StartsWith("level-", StringComparison.Ordinal);
+        return Found(new(kind.Kind, level ? Axis.Up : Axis.Across, null, level ? y : x, null, level ? x : y, kind.Told), null);
+    }
+
+    /// <summary>Takes the answer to a probe that the planner proposed.</summary>
+    public Task<IActionResult> OnPostProbedAsync(string? axis, long at, long? beside, bool hit)
+    {
+        var up = axis == "up";
+        var most = (Sheet.Wall is { } wall ? up ? wall.Height : wall.Width : Length.Zero).Units;
+        return at < 0 || at > most
+            ? Task.FromResult<IActionResult>(BadRequest())
+            : Found(new(hit ? EvidenceKind.ProbeHit : EvidenceKind.ProbeMiss, up ? Axis.Up : Axis.Across, null, Length.FromUnits(at), null, beside is { } b and >= 0 ? Length.FromUnits(Math.Min(b, 40_000_000)) : null, ToldMaterial.Nothing), null);
+    }
+
+    /// <summary>Starts the build-up from a usual one; nothing of it is confirmed yet.</summary>
+    public Task<IActionResult> OnPostBuildUpAsync(string? preset)
+    {
+        if (BuildUps.All.FirstOrDefault(b => b.Id == preset) is not { } buildUp)
+        {
+            return Again();
+        }
+
+        var kind = buildUp.Kind switch
+        {
+            Core.Catalogue.WallKind.SteelStuds => "steel-studs",
+            Core.Catalogue.WallKind.Masonry => "masonry",
+            _ => "wood-studs",
+        };
+        return Append(
+        [
+            new("/wall/kind", kind),
+            new("/wall/layers", new JsonObject(buildUp.Layers.Select((l, i) => KeyValuePair.Create<string, JsonNode?>(
+                "l" + (i + 1), new JsonObject { ["order"] = i + 1, ["name"] = l.Name, ["thickness"] = Exact(l.Thickness) })))),
+        ]);
+    }
+
+    /// <summary>What was typed as a test hole, kept when it was not understood.</summary>
+    public const string TestHoleLine = "/wall/testHoles/new/layers";
+
+    /// <summary>Takes a test hole: where, and what it went through, such as <c>gypsum board 1/2, void 3/4</c>.</summary>
+    public async Task<IActionResult> OnPostTestHoleAsync(string? x, string? y, string? layers)
+    {
+        var (across, up) = (LengthReader.Read(x, Style.System), LengthReader.Read(y, Style.System));
+        if (!across.Ok || !up.Ok)
+        {
+            return Refuse(TestHoleLine, layers ?? string.Empty, (across.Problem ?? up.Problem)!.ToString());
+        }
+
+        var list = new JsonArray();
+        foreach (var part in (layers ?? string.Empty).Split(',', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries))
+        {
+            var cut = part.IndexOfAny(['0', '1', '2', '3', '4', '5', '6', '7', '8', '9', '½', '¼', '¾', '⅛', '⅜', '⅝', '⅞']);
+            var thickness = LengthReader.Read(cut < 0 ? string.Empty : part[cut..], Style.System);
+            if (cut <= 0 || !thickness.Ok)
+            {
+                return Refuse(TestHoleLine, layers!, $"'{part}' is no layer with its thickness. Expected: name and thickness, with commas between, such as gypsum board 1/2, void 3/4.");
+            }
+
+            list.Add(new JsonObject { ["name"] = part[..cut].Trim(), ["thickness"] = Exact(thickness.Value) });
+        }
+
+        var hole = new JsonObject { ["x"] = Exact(across.Value), ["y"] = Exact(up.Value), ["layers"] = list, ["by"] = reader.Name };
+        var wrong = new List<SheetProblem>();
+        SheetShape.Root.At("/wall/testHoles/new")!.Check(hole, "/wall/testHoles/new", wrong);
+        return wrong.Count > 0 || list.Count == 0
+            ? Refuse(TestHoleLine, layers ?? string.Empty, wrong.Count > 0 ? wrong[0].ToString() : "No layer was typed. Expected: such as gypsum board 1/2, void 3/4.")
+            : await Append([new("/wall/testHoles/h" + Key(), hole)]);
+    }
+
+    private Task<IActionResult> Found(TypedEvidence found, string? face)
+    {
+        var item = new JsonObject { ["kind"] = EvidenceDrawing.Name(found.Kind), ["at"] = Exact(found.At) };
+        if (found.Axis == Axis.Up)
+        {
+            item["axis"] = "up";
+        }
+
+        if (found.From is not null)
+        {
+            item["from"] = found.From;
+        }
+
+        if (found.To is { } to)
+        {
+            item["to"] = Exact(to);
+        }
+
+        if (found.Beside is { } beside)
+        {
+            item["beside"] = Exact(beside);
+        }
+
+        if (found.Told != ToldMaterial.Nothing)
+        {
+            item["told"] = found.Told == ToldMaterial.Wood ? "wood" : "metal";
+        }
+
+        item["by"] = reader.Name;
+        return Append([new("/wall/evidence/e" + Key(), OnFace(face, item))]);
+    }
+
+    private string Exact(Length length) => LengthText.Exact(length, Sheet.Head.Units);
+
+    private static string Key() => Guid.NewGuid().ToString("N")[..6];
+
+    private static JsonObject OnFace(string? face, JsonObject item)
+    {
+        if (face == "other")
+        {
+            item["face"] = "other";
+        }
+
+        return item;
     }
 
     /// <summary>Records the client's consent to the place as it is.</summary>

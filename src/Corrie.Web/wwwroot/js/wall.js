@@ -125,6 +125,68 @@ function startHook(svg, hook, event) {
   hook.addEventListener('pointercancel', end, { once: true });
 }
 
+/** The tool that is chosen beside the wall; none but on the survey step. */
+const tool = () => document.querySelector('.tools input:checked')?.value ?? '';
+
+/** Taps the wall with a tool: lines show where while the finger is down, the server takes it on release. */
+function startTap(svg, chosen, event) {
+  const board = document.getElementById('board');
+  board.dataset.busy = '1';
+  const [scale, left, floor, step] = ['scale', 'left', 'floor', 'step'].map(k => Number(svg.dataset[k]));
+  const lines = ['aim', 'aim'].map(c => {
+    const line = document.createElementNS('http://www.w3.org/2000/svg', 'line');
+    line.setAttribute('class', c);
+    svg.append(line);
+    return line;
+  });
+  let at = null;
+  const move = e => {
+    const to = point(svg, e);
+    at = { across: Math.max(0, round((to.x - left) / scale, step)), up: Math.max(0, round((floor - to.y) / scale, step)) };
+    const [x, y] = [left + at.across * scale, floor - at.up * scale];
+    const box = svg.viewBox.baseVal;
+    for (const [name, value] of [['x1', x], ['x2', x], ['y1', 0], ['y2', box.height]]) lines[0].setAttribute(name, value);
+    for (const [name, value] of [['x1', 0], ['x2', box.width], ['y1', y], ['y2', y]]) lines[1].setAttribute(name, value);
+    readout(svg, `${reading(at.across, Number(svg.dataset.datumAcross), svg, '◂')} across   ${reading(at.up, Number(svg.dataset.datumUp), svg, '▾')} up`, e);
+  };
+  const end = e => {
+    svg.removeEventListener('pointermove', move);
+    lines.forEach(line => line.remove());
+    settle(svg);
+    if (e.type === 'pointerup' && at) {
+      if (chosen === 'tape') {
+        tape(svg, at);
+      } else {
+        post('Tap', { tool: chosen, ...at });
+      }
+    }
+  };
+  svg.setPointerCapture(event.pointerId);
+  svg.addEventListener('pointermove', move);
+  svg.addEventListener('pointerup', end, { once: true });
+  svg.addEventListener('pointercancel', end, { once: true });
+  move(event);
+}
+
+/** Two taps name the two ends of a reading; what the tape shows is then typed. */
+function tape(svg, at) {
+  const scale = Number(svg.dataset.scale);
+  const x = Number(svg.dataset.left) + at.across * scale;
+  const stops = [...svg.querySelectorAll('.hook-stop[data-axis="across"]')];
+  const near = stops.reduce((best, s) => Math.abs(s.dataset.at - x) < Math.abs(best.dataset.at - x) ? s : best, stops[0]);
+  // What is tapped far from everything that has a name is a member that is not on the sheet yet.
+  const name = Math.abs(near.dataset.at - x) < 18 ? near.querySelector('text').textContent : 'new stud';
+  const line = document.getElementById('measure');
+  if (!line.value.includes('->')) {
+    line.value = `${name} -> `;
+    readout(svg, `from the ${name}: tap the other end`, { clientX: svg.getBoundingClientRect().left + 140, clientY: svg.getBoundingClientRect().top + 80 });
+    return;
+  }
+  svg.parentElement.querySelector('.readout')?.remove();
+  line.value = `${line.value.split('->')[0].trim()} -> ${name} `;
+  line.focus();
+}
+
 // A few presses of an arrow key are one move: it is sent when the keys come to rest.
 let nudge = null;
 function key(svg, element, event) {
@@ -157,11 +219,23 @@ function key(svg, element, event) {
   }, 350);
 }
 
+document.addEventListener('change', event => {
+  if (event.target.matches('.tools input')) {
+    document.getElementById('drawing')?.classList.toggle('aiming', event.target.value !== '');
+  }
+});
+
 /** Listens on the document, so that a board that is swapped in needs nothing. */
 export function wall() {
   document.addEventListener('pointerdown', event => {
     const svg = event.target.closest?.('svg.drawing[data-edits]');
     if (!svg || event.button !== 0) {
+      return;
+    }
+    const chosen = tool();
+    if (chosen && !event.target.closest('[data-hook]') && svg.matches('.view-front, .view-behind')) {
+      event.preventDefault();
+      startTap(svg, chosen, event);
       return;
     }
     const hook = event.target.closest('[data-hook]');
