@@ -119,10 +119,7 @@ public sealed record FramingStudy
         False += found.Count(s => Off(wall, s.Centre.Inches) > 1);
         Seen += wall.Truth.Count(m => found.Any(s => Math.Abs(s.Centre.Inches - m.Centre) <= 0.25));
 
-        // A plate in the middle of the wall: the two found studs nearest to its middle that a plate can reach.
-        var near = found.OrderBy(s => Math.Abs(s.Centre.Inches - (wall.Width / 2))).FirstOrDefault();
-        var other = near is null ? null : found.Where(s => (s.Centre - near.Centre).Abs.Inches is > 10 and < 26).MinBy(s => Math.Abs(s.Centre.Inches - (wall.Width / 2)));
-        if (near is not null && other is not null)
+        if (Pair(found, wall) is var (near, other))
         {
             Tries++;
             var studs = prospector.Confirm([near.Centre, other.Centre]);
@@ -132,6 +129,15 @@ public sealed record FramingStudy
         }
 
         Naive(wall);
+    }
+
+    /// <summary>The two studs nearest to a wall's middle that a plate can reach together; null where there are none.</summary>
+    public static (Stud First, Stud Second)? Pair(IReadOnlyList<Stud> studs, HiddenWall wall)
+    {
+        double Away(Stud s) => Math.Abs(s.Centre.Inches - (wall.Width / 2));
+        var near = studs.MinBy(Away);
+        var other = near is null ? null : studs.Where(s => (s.Centre - near.Centre).Abs.Inches is > 10 and < 26).MinBy(Away);
+        return near is null || other is null ? null : (near, other);
     }
 
     // Scan to the first edge pair right of the plate's left end, mark its middle, and go 16 in on with the tape.

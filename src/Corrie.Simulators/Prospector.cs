@@ -13,6 +13,7 @@ public sealed class Prospector(HiddenWall wall, Length bolt)
     public static readonly IReadOnlyList<int> Heights = [34, 62];
 
     private readonly List<Evidence> evidence = [];
+    private readonly List<(Probe, bool)> chosen = [];
 
     /// <summary>What is written down.</summary>
     public IReadOnlyList<Evidence> Evidence => evidence;
@@ -20,20 +21,48 @@ public sealed class Prospector(HiddenWall wall, Length bolt)
     /// <summary>Holes made.</summary>
     public int Holes { get; private set; }
 
-    /// <summary>Sweeps the wall with the scanner at both heights, and tries a magnet at everything that it showed.</summary>
+    /// <summary>Probes that the planner chose, and how they came out.</summary>
+    public IReadOnlyList<(Probe Probe, bool Hit)> Chosen => chosen;
+
+    /// <summary>Sweeps the wall with the scanner at both heights, and tries a magnet at everything that the first pass showed.</summary>
     public void Sweep()
     {
-        foreach (var height in Heights)
+        foreach (var (left, right) in Sweep(Heights[0]))
         {
-            foreach (var (left, right) in wall.Sweep(height))
-            {
-                Write(EvidenceKind.ScannerEdges, left, right, height);
-                if (height == Heights[0] && wall.Magnet((left + right) / 2, height) is { } screw)
-                {
-                    Write(EvidenceKind.Magnet, screw, null, height);
-                }
-            }
+            Magnet((left + right) / 2, Heights[0]);
         }
+
+        Sweep(Heights[1]);
+    }
+
+    /// <summary>Sweeps the wall at one height.</summary>
+    public IReadOnlyList<(double Left, double Right)> Sweep(int height)
+    {
+        var pairs = wall.Sweep(height);
+        foreach (var (left, right) in pairs)
+        {
+            Write(EvidenceKind.ScannerEdges, left, right, height);
+        }
+
+        foreach (var live in wall.Live)
+        {
+            Write(EvidenceKind.Live, live, null, height);
+        }
+
+        return pairs;
+    }
+
+    /// <summary>Tries a magnet round a place.</summary>
+    /// <returns>Whether it holds.</returns>
+    public bool Magnet(double x, int height)
+    {
+        if (wall.Magnet(x, height) is not { } screw)
+        {
+            return false;
+        }
+
+        Write(EvidenceKind.Magnet, screw, null, height);
+        return true;
     }
 
     /// <summary>Pushes a bit in.</summary>
@@ -80,7 +109,7 @@ public sealed class Prospector(HiddenWall wall, Length bolt)
                     break;
                 }
 
-                Probe(next.At.Inches);
+                chosen.Add((next, Probe(next.At.Inches)));
                 place = stud.Centre;
             }
         }
@@ -88,7 +117,8 @@ public sealed class Prospector(HiddenWall wall, Length bolt)
         return confirmed;
     }
 
-    private Wall Sheet() => new(
+    /// <summary>The wall as it goes onto a job sheet.</summary>
+    public Wall Sheet() => new(
         Length.FromInches(wall.Width), Length.Tape(96), WallKind.WoodStuds, Length.Tape(wall.Spacing), Length.Tape(3, 1, 2), false,
         [new("l1", 1, "gypsum board", Length.Tape(0, 1, 2), true)], [], [], new("an apprentice", "a scanner", true))
     {

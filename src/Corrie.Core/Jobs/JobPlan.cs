@@ -85,6 +85,9 @@ public sealed record JobPlan(
     /// <remarks>Worked out when somebody asks: it costs more than all the rest, and most readers of a plan do not.</remarks>
     public IReadOnlyList<Probe> Probes => probes.Value;
 
+    /// <summary>The same plan with other advice, or none: for whoever wants to find out alone.</summary>
+    public JobPlan WithAdvice(params IReadOnlyList<Probe> advice) => this with { ProbesFrom = () => advice };
+
     /// <summary>How the probes are worked out.</summary>
     internal Func<IReadOnlyList<Probe>> ProbesFrom { init => probes = new(value); }
 

@@ -19,7 +19,7 @@ public sealed record JobHead(string Number, string Title, string Site, UnitSyste
 /// <param name="Up">Datum of the heights.</param>
 public sealed record SetOutChoice(string Across, string Up);
 
-/// <summary>Everything known about one job at one moment: what goes into <see cref="Planner.Plan"/>.</summary>
+/// <summary>Everything known about one job at one moment: what goes into <see cref="Planner.Plan(JobSheet)"/>.</summary>
 /// <param name="Head">What it is called, and its units.</param>
 /// <param name="Wall">The wall, or null until its size is known.</param>
 /// <param name="Placement">Where the picture is wanted, or null until a height is.</param>

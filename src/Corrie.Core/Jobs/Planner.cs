@@ -15,10 +15,12 @@ public static class Planner
     private static readonly Length UsualBolt = Length.Tape(0, 5, 16);
 
     /// <summary>Plans a job: pure and deterministic. A sheet that lacks something gives as much of a plan as it allows.</summary>
-    public static JobPlan Plan(JobSheet sheet)
+    public static JobPlan Plan(JobSheet sheet) => Plan(sheet, sheet.Fixing?.Fastener.Diameter ?? UsualBolt);
+
+    /// <summary>Plans a job whose bolt is not chosen yet for a bolt of some diameter.</summary>
+    public static JobPlan Plan(JobSheet sheet, Length diameter)
     {
         var findings = new List<Finding>();
-        var diameter = sheet.Fixing?.Fastener.Diameter ?? UsualBolt;
         var survey = sheet.Wall is null ? null : Surveyor.Survey(sheet.Wall, diameter);
         if (survey is not null)
         {

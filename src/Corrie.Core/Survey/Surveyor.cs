@@ -168,7 +168,7 @@ public static class Surveyor
     private static MeasuredReading Deciding(AdjustedNetwork network, IReadOnlyList<MeasuredReading> suspects) =>
         suspects.OrderBy(s => network.Readings.Count(r => r.Reading.From == s.From && r.Reading.To == s.To)).ThenBy(s => s.Value.Abs).ThenBy(s => s.Id, StringComparer.Ordinal).First();
 
-    private static Phrase Words(Wall wall, MeasuredReading r) => $"{Name(wall, r.From)} to {Name(wall, r.To)} {r.Value}";
+    private static Phrase Words(Wall wall, MeasuredReading r) => $"{Name(wall, r.From)} to {Name(wall, r.To)} {r.Value}{(r.OtherFace ? " on the other face" : string.Empty)}";
 
     private static IEnumerable<Finding> Twice(Surveyed surveyed)
     {

@@ -24,17 +24,20 @@ public static class Dimensions
             positions["studs/" + stud.Id] = stud.Centre;
         }
 
+        Length? At(MeasuredReading r, string point) =>
+            Faces.Resolve(wall, point, r.OtherFace) is { } end && positions.TryGetValue(end.Point, out var at) ? at + end.Offset : null;
+
         var at = sheet.Floor - 14;
         foreach (var r in survey.Across.Readings.OrderByDescending(r => Math.Abs(r.Normalised)).Take(Most))
         {
-            if (!positions.TryGetValue(r.Reading.From, out var from) || !positions.TryGetValue(r.Reading.To, out var to))
+            if (At(r.Reading, r.Reading.From) is not { } from || At(r.Reading, r.Reading.To) is not { } to)
             {
                 continue;
             }
 
             var (x1, x2) = (sheet.X(Length.Min(from, to)), sheet.X(Length.Max(from, to)));
             var off = survey.Across.Suspect(r.Reading);
-            svg.Group(off ? "dimension off" : "dimension");
+            svg.Group($"dimension{(off ? " off" : string.Empty)}{(r.Reading.OtherFace ? " through" : string.Empty)}");
             svg.Line("dim-line", x1, at, x2, at);
             svg.Line("dim-end", x1, at - 5, x1, at + 5);
             svg.Line("dim-end", x2, at - 5, x2, at + 5);

@@ -59,17 +59,17 @@ public static class EvidenceDrawing
     /// <summary>Where to push the bit in next.</summary>
     public static void Probes(Svg svg, Sheet sheet, JobPlan plan, Wall wall, LengthStyle style)
     {
-        foreach (var probe in plan.Probes.Take(4))
+        foreach (var (probe, i) in plan.Probes.Take(4).Select((p, i) => (p, i)))
         {
             var (x, y) = probe.Axis == Axis.Across
-                ? (sheet.X(probe.At), sheet.Y(probe.Beside ?? wall.Height.Half))
+                ? (sheet.X(probe.At), sheet.Y(probe.Beside ?? wall.Height * 0.66))
                 : (sheet.X(probe.Beside ?? wall.Width.Half), sheet.Y(probe.At));
             svg.Group("next-probe");
             svg.Open("title", string.Empty, [], close: false).Raw(System.Net.WebUtility.HtmlEncode("push the bit in here, " + probe.Purpose.Say(style))).End("title");
             svg.Circle("probe-ring", x, y, 9);
             svg.Line("probe-cross", x - 14, y, x + 14, y);
             svg.Line("probe-cross", x, y - 14, x, y + 14);
-            svg.Figures("probe-figure", x, y - 18, probe.At.Show(style with { Denominator = 16 }));
+            svg.Figures("probe-figure", x, y - 18 - (i % 2 * 20), probe.At.Show(style with { Denominator = 16 }));
             svg.End();
         }
     }

@@ -13,6 +13,7 @@ public static class Framing
         var top = sheet.Y(wall.Height);
         var height = sheet.D(wall.Height);
         var steel = wall.Kind == WallKind.SteelStuds;
+        var written = double.NegativeInfinity;
         foreach (var stud in wall.Studs)
         {
             svg.Group($"stud {stud.State.ToString().ToLowerInvariant()} {(steel ? "steel" : "wood")}");
@@ -26,7 +27,13 @@ public static class Framing
             svg.Rect("stud-face", sheet.X(stud.Left), top, sheet.D(stud.Width), height);
             svg.Rect(steel ? "stud-steel" : "stud-wood", sheet.X(stud.Left), top, sheet.D(stud.Width), height);
             svg.Line("stud-centre", sheet.X(stud.Centre), top, sheet.X(stud.Centre), sheet.Floor);
-            svg.Figures("stud-figure", sheet.X(stud.Centre), top - 6, across.Read(stud.Centre).Distance.Show(style), across.Read(stud.Centre).Back ? "◂" : string.Empty);
+            // Members side by side share the first one's figure.
+            if (sheet.X(stud.Centre) - written > 38)
+            {
+                written = sheet.X(stud.Centre);
+                svg.Figures("stud-figure", written, top - 6, across.Read(stud.Centre).Distance.Show(style), across.Read(stud.Centre).Back ? "◂" : string.Empty);
+            }
+
             svg.End();
         }
     }

@@ -10,10 +10,10 @@ public static class Tags
     private const double Height = 22;
 
     /// <summary>Draws a tag for each place, with the gravest finding there and how many more there are.</summary>
-    public static void Draw(Svg svg, Sheet sheet, JobPlan plan, Wall wall)
+    public static void Draw(Svg svg, Sheet sheet, JobPlan plan, Wall wall, bool surveying)
     {
         var groups = plan.Findings
-            .Where(f => f.Severity <= Severity.Caution && f.Where is { X: not null, Y: not null })
+            .Where(f => f.Severity <= Severity.Caution && (!surveying || Planner.StepOf(f) == Step.Survey) && f.Where is { X: not null, Y: not null })
             .GroupBy(f => (f.Where.X!.Value, f.Where.Y!.Value, f.Code))
             .Select(g => (Finding: g.First(), X: sheet.X(g.Key.Item1), Y: sheet.Y(g.Key.Item2)))
             .OrderBy(t => t.Y)

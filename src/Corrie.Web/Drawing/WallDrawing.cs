@@ -12,21 +12,22 @@ namespace Corrie.Web.Drawing;
 public static class WallDrawing
 {
     // A plan never changes, so its drawings do not either: they are made once for all who look, and go with the plan.
-    private static readonly ConditionalWeakTable<JobPlan, ConcurrentDictionary<(WallView, LengthStyle, bool), IHtmlContent>> Drawn = [];
+    private static readonly ConditionalWeakTable<JobPlan, ConcurrentDictionary<(WallView, LengthStyle, bool, bool), IHtmlContent>> Drawn = [];
 
     /// <summary>The drawing as an SVG element; null as long as the wall has no size.</summary>
     /// <param name="plan">The plan.</param>
     /// <param name="view">Which way to look.</param>
     /// <param name="style">The reader's units.</param>
     /// <param name="edits">Whether things can be dragged.</param>
-    public static IHtmlContent? Draw(JobPlan plan, WallView view, LengthStyle style, bool edits)
+    /// <param name="surveying">Whether the wall itself is the question: what was found and measured is shown then, and not what hangs.</param>
+    public static IHtmlContent? Draw(JobPlan plan, WallView view, LengthStyle style, bool edits, bool surveying = false)
     {
         return plan is { Sheet.Wall: not null, Across: not null, Up: not null }
-            ? Drawn.GetValue(plan, _ => new()).GetOrAdd((view, style, edits), _ => Make(plan, view, style, edits))
+            ? Drawn.GetValue(plan, _ => new()).GetOrAdd((view, style, edits, surveying), _ => Make(plan, view, style, edits, surveying))
             : null;
     }
 
-    private static HtmlString Make(JobPlan plan, WallView view, LengthStyle style, bool edits)
+    private static HtmlString Make(JobPlan plan, WallView view, LengthStyle style, bool edits, bool surveying)
     {
         var wall = plan.Sheet.Wall!;
         var sheet = Sheet.Of(wall.Width, wall.Height);
@@ -59,7 +60,7 @@ public static class WallDrawing
                 AboveDrawing.Draw(svg, sheet, plan, wall, style);
                 break;
             default:
-                Elevation(svg, sheet, plan, wall, view, style);
+                Elevation(svg, sheet, plan, wall, view, style, surveying);
                 break;
         }
 
@@ -73,7 +74,7 @@ public static class WallDrawing
         _ => $"The wall {(view == WallView.Front ? "from the front" : "as if the board were glass")}, {plan.Sheet.Wall!.Width.Show(style)} wide and {plan.Sheet.Wall.Height.Show(style)} high",
     };
 
-    private static void Elevation(Svg svg, Sheet sheet, JobPlan plan, Wall wall, WallView view, LengthStyle style)
+    private static void Elevation(Svg svg, Sheet sheet, JobPlan plan, Wall wall, WallView view, LengthStyle style, bool surveying)
     {
         var behind = view == WallView.Behind;
         var top = sheet.Y(wall.Height);
@@ -93,16 +94,26 @@ public static class WallDrawing
             FeatureDrawing.Draw(svg, sheet, feature, behind);
         }
 
+        var ofTheWall = behind && surveying;
         if (behind)
         {
             Framing.Crossings(svg, sheet, plan.Survey!.Framing, style);
             Framing.KeepOuts(svg, sheet, plan.Survey);
+        }
+
+        if (ofTheWall)
+        {
             Dimensions.Draw(svg, sheet, plan, wall, style);
+            if (plan.Placed is { } outline)
+            {
+                sheet.Box(svg, "outline", outline.Outer);
+            }
+
             EvidenceDrawing.Draw(svg, sheet, plan, wall, style);
         }
 
         svg.Line("floor-line", sheet.Left - 4, sheet.Floor, sheet.X(wall.Width) + 4, sheet.Floor);
-        if (plan.Placed is not null)
+        if (plan.Placed is not null && !ofTheWall)
         {
             HangingDrawing.Draw(svg, sheet, plan, behind, style);
         }
@@ -112,15 +123,24 @@ public static class WallDrawing
             FeatureDrawing.Draw(svg, sheet, bar, behind);
         }
 
-        var (up, across) = Readings(plan, wall, behind);
+        var (up, across) = ofTheWall ? OfTheWall(plan, wall) : Readings(plan, wall, behind);
         Tapes.Up(svg, sheet, wall.Height, plan.Up!, plan.Datums, up, style, plan.Placed is { } p ? sheet.X(p.Outer.Right) : sheet.X(wall.Width));
         Tapes.Across(svg, sheet, wall.Width, plan.Across!, plan.Datums, across, style, plan.Placed is { } q ? sheet.Y(q.Outer.Bottom) : top);
-        if (behind)
+        if (ofTheWall)
         {
             EvidenceDrawing.Probes(svg, sheet, plan, wall, style);
         }
 
-        Tags.Draw(svg, sheet, plan, wall);
+        Tags.Draw(svg, sheet, plan, wall, surveying);
+    }
+
+    private static (List<Reading> Up, List<Reading> Across) OfTheWall(JobPlan plan, Wall wall)
+    {
+        var up = wall.Features.Where(f => f.Solid && f.Kind is not FeatureKind.Other).Select(f => new Reading(f.Top, "top of the " + f.Name)).Take(4).ToList();
+        up.AddRange(plan.Probes.Where(p => p.Axis == Axis.Up).Select(p => new Reading(p.At, "next probe", "blue")));
+        var across = plan.Probes.Where(p => p.Axis == Axis.Across).Select(p => new Reading(p.At, "next probe", "blue")).ToList();
+        across.AddRange(wall.Features.Where(f => f.Kind is FeatureKind.Window or FeatureKind.Door or FeatureKind.Fireplace or FeatureKind.Furniture).SelectMany(f => new[] { new Reading(f.Left, "left edge of the " + f.Name), new(f.Right, "right edge of the " + f.Name) }));
+        return (up, [.. across.Take(8)]);
     }
 
     private static (List<Reading> Up, List<Reading> Across) Readings(JobPlan plan, Wall wall, bool behind)

@@ -74,6 +74,9 @@ function help() {
 
 // Others' changes appear by themselves; the page fetches its board anew when the job has moved past what it shows.
 let stream = null;
+let sending = 0;
+let missed = 0;
+let refresh = () => {};
 let streaming = null;
 function follow() {
   const job = board()?.dataset.job;
@@ -87,13 +90,14 @@ function follow() {
     return;
   }
   stream = new EventSource(`/jobs/${job}/events`);
-  const refresh = seq => {
+  refresh = seq => {
     const now = board();
     if (!now || Number(now.dataset.seq) >= seq) {
       return;
     }
-    if (now.dataset.busy) {
-      now.dataset.missed = '1';
+    // What this page has sent itself brings its own answer: the news of it may come first.
+    if (now.dataset.busy || sending > 0) {
+      missed = Math.max(missed, seq);
       return;
     }
     htmx.ajax('GET', now.dataset.here + '&handler=Board', { target: '#board', swap: 'morph:outerHTML' });
@@ -115,8 +119,15 @@ document.body.addEventListener('htmx:beforeSwap', event => {
   const sent = event.detail.requestConfig.elt === active?.form;
   window.Idiomorph.defaults.ignoreActiveValue = active?.matches('input') && active.value !== active.defaultValue && !sent;
 });
+document.body.addEventListener('htmx:beforeRequest', () => { sending++; });
+document.body.addEventListener('htmx:afterRequest', () => { sending--; });
 document.body.addEventListener('htmx:afterSettle', () => {
   follow();
+  if (missed > 0 && sending === 0) {
+    const seq = missed;
+    missed = 0;
+    refresh(seq);
+  }
   const wrong = document.querySelector('.says strong');
   if (wrong) {
     say(wrong.textContent);

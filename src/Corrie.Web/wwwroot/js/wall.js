@@ -63,7 +63,7 @@ function show(svg, display, at) {
 
 function settle(svg) {
   svg.parentElement.querySelector('.readout')?.remove();
-  const board = document.getElementById('board');
+  const board = document.getElementById('board') ?? document.getElementById('practice');
   delete board.dataset.busy;
 }
 
@@ -130,7 +130,8 @@ const tool = () => document.querySelector('.tools input:checked')?.value ?? '';
 
 /** Taps the wall with a tool: lines show where while the finger is down, the server takes it on release. */
 function startTap(svg, chosen, event) {
-  const board = document.getElementById('board');
+  const practice = document.getElementById('practice');
+  const board = document.getElementById('board') ?? practice;
   board.dataset.busy = '1';
   const [scale, left, floor, step] = ['scale', 'left', 'floor', 'step'].map(k => Number(svg.dataset[k]));
   const lines = ['aim', 'aim'].map(c => {
@@ -154,7 +155,10 @@ function startTap(svg, chosen, event) {
     lines.forEach(line => line.remove());
     settle(svg);
     if (e.type === 'pointerup' && at) {
-      if (chosen === 'tape') {
+      if (practice) {
+        const did = [practice.dataset.did, `${chosen}${at.across}`].filter(Boolean).join(';');
+        htmx.ajax('GET', `/practice/${practice.dataset.number}?did=${did}`, { source: practice, target: '#practice', select: '#practice', swap: 'morph:outerHTML' });
+      } else if (chosen === 'tape') {
         tape(svg, at);
       } else {
         post('Tap', { tool: chosen, ...at });
@@ -228,11 +232,14 @@ document.addEventListener('change', event => {
 /** Listens on the document, so that a board that is swapped in needs nothing. */
 export function wall() {
   document.addEventListener('pointerdown', event => {
-    const svg = event.target.closest?.('svg.drawing[data-edits]');
+    const svg = event.target.closest?.('svg.drawing[data-edits], #practice svg.drawing');
     if (!svg || event.button !== 0) {
       return;
     }
     const chosen = tool();
+    if (svg.closest('#practice') && !chosen) {
+      return;
+    }
     if (chosen && !event.target.closest('[data-hook]') && svg.matches('.view-front, .view-behind')) {
       event.preventDefault();
       startTap(svg, chosen, event);
