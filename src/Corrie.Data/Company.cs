@@ -21,6 +21,7 @@ public sealed class Company : IAsyncDisposable
         Jobs = new(file, time);
         Entries = new(file, time);
         Catalogue = new(file, time);
+        Photos = new(System.IO.Path.ChangeExtension(path, null) + "-photos");
     }
 
     /// <summary>Short name.</summary>
@@ -37,6 +38,9 @@ public sealed class Company : IAsyncDisposable
 
     /// <summary>Displays, mounts and fasteners.</summary>
     public CatalogueStore Catalogue { get; }
+
+    /// <summary>Photos of the jobs.</summary>
+    public PhotoStore Photos { get; }
 
     /// <summary>What the company is called; null until it has been named.</summary>
     public string? Name

@@ -68,3 +68,11 @@ public sealed record FreePlace(string Id, string Name, Length Left, Length Botto
 /// <param name="ThereInner">Inner edge on the other face.</param>
 /// <param name="ThereOuter">Outer edge on the other face.</param>
 public sealed record Casing(Length HereInner, Length HereOuter, Length ThereInner, Length ThereOuter);
+
+/// <summary>A photo, pinned to what it shows.</summary>
+/// <param name="Id">Short key in the sheet.</param>
+/// <param name="Of">What it shows: <c>wall</c>, a feature's key, or <c>evidence/</c> and a key.</param>
+/// <param name="Picture">Name of the picture.</param>
+/// <param name="Says">What is to be seen.</param>
+/// <param name="By">Who took it.</param>
+public sealed record Photo(string Id, string Of, string Picture, string Says, string By);

@@ -188,6 +188,9 @@ public sealed record Wall(
     /// <summary>Holes made to see the layers.</summary>
     public IReadOnlyList<TestHole> TestHoles { get; init; } = [];
 
+    /// <summary>Photos.</summary>
+    public IReadOnlyList<Photo> Photos { get; init; } = [];
+
     /// <summary>Places that have to be free of members.</summary>
     public IReadOnlyList<FreePlace> FreePlaces { get; init; } = [];
 

@@ -17,6 +17,9 @@ public enum Permission
     /// <summary>Start and import jobs.</summary>
     StartJobs,
 
+    /// <summary>See photos as they came from the camera, with place and time in them.</summary>
+    SeeOriginals,
+
     /// <summary>See the catalogue.</summary>
     ReadCatalogue,
 
@@ -32,8 +35,8 @@ public static class Permissions
 {
     private static readonly Dictionary<Role, HashSet<Permission>> Table = new()
     {
-        [Role.Office] = [Permission.ReadJobs, Permission.EditJobs, Permission.StartJobs, Permission.ReadCatalogue, Permission.EditCatalogue, Permission.ManagePeople],
-        [Role.Lead] = [Permission.ReadJobs, Permission.EditJobs, Permission.UndoOthers, Permission.StartJobs, Permission.ReadCatalogue, Permission.EditCatalogue, Permission.ManagePeople],
+        [Role.Office] = [Permission.ReadJobs, Permission.EditJobs, Permission.StartJobs, Permission.SeeOriginals, Permission.ReadCatalogue, Permission.EditCatalogue, Permission.ManagePeople],
+        [Role.Lead] = [Permission.ReadJobs, Permission.EditJobs, Permission.UndoOthers, Permission.StartJobs, Permission.SeeOriginals, Permission.ReadCatalogue, Permission.EditCatalogue, Permission.ManagePeople],
         [Role.Installer] = [Permission.ReadJobs, Permission.EditJobs, Permission.ReadCatalogue],
         [Role.Electrician] = [Permission.ReadJobs, Permission.EditJobs, Permission.ReadCatalogue],
         [Role.Client] = [Permission.ReadJobs],

@@ -50,6 +50,20 @@ public static class EvidenceDrawing
             svg.End();
         }
 
+        foreach (var (pinned, n) in wall.Photos.GroupBy(p => p.Of).Select(g => (g.Key, g.Count())))
+        {
+            var feature = wall.Features.FirstOrDefault(f => f.Id == pinned);
+            var found = survey.Framing.Soundings.FirstOrDefault(s => "evidence/" + s.Evidence.Id == pinned);
+            var (x, y) = feature is not null ? (sheet.X(feature.Right) - 9, sheet.Y(feature.Top) + 9)
+                : found is not null ? (sheet.X(found.Evidence.Axis == Axis.Across ? found.Middle : found.Evidence.Beside ?? wall.Width.Half) + 12, sheet.Y(found.Evidence.Axis == Axis.Up ? found.Middle : found.Evidence.Beside ?? wall.Height.Half) - 12)
+                : (sheet.X(wall.Width) - 14, top + 14);
+            svg.Group("photo-pin");
+            svg.Open("title", string.Empty, [], close: false).Raw(n == 1 ? "1 photo" : $"{n} photos").End("title");
+            svg.Rect("pin-card", x - 8, y - 7, 16, 14);
+            svg.Words("pin-count", x, y + 4, n.ToString());
+            svg.End();
+        }
+
         foreach (var hole in wall.TestHoles)
         {
             svg.Circle("test-hole", sheet.X(hole.X), sheet.Y(hole.Y), 6);

@@ -28,6 +28,7 @@ public static class PathWords
             ["wall", "evidence", var id] => "evidence of framing",
             ["wall", "evidence", ..] => "evidence of framing, " + Says(path),
             ["wall", "readings", var id] => "a reading",
+            ["wall", "photos", ..] => "a photo",
             ["wall", "testHoles", ..] => "a test hole",
             ["wall", "crosses", ..] => "the client's cross",
             ["wall", "layers"] => "the build-up",
@@ -43,6 +44,7 @@ public static class PathWords
         null => "nothing",
         JsonValue v when v.TryGetValue<string>(out var text) =>
             LengthReader.Read(text, UnitSystem.Millimetres, directed: true) is { Ok: true } read && text.Any(char.IsLetter) ? read.Value.Show(style).ToString() : text,
+        JsonObject group when group["picture"] is not null => "a photo of " + group["of"],
         JsonObject group when group["at"] is { } at && group["kind"] is { } kind => $"{kind} at {Value(at, style)}",
         JsonObject group when group["value"] is { } length && group["from"] is { } from => $"{from} to {group["to"]} {Value(length, style)}",
         JsonObject group when group["name"] is { } name => name.ToString(),

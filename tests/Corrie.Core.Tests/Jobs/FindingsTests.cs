@@ -180,8 +180,12 @@ public class FindingsTests
         var bolt = Sheets.Plan().Fixed!.Bolts[0];
         return new JsonObject
         {
-            ["kind"] = "old-hole", ["name"] = "old hole", ["width"] = "1/2 in", ["height"] = "1/2 in",
-            ["left"] = LengthText.Exact(Sheets.In(centre) - Length.Tape(0, 1, 4), UnitSystem.Inches), ["bottom"] = LengthText.Exact(bolt.Y - Length.Tape(0, 1, 4), UnitSystem.Inches),
+            ["kind"] = "old-hole",
+            ["name"] = "old hole",
+            ["width"] = "1/2 in",
+            ["height"] = "1/2 in",
+            ["left"] = LengthText.Exact(Sheets.In(centre) - Length.Tape(0, 1, 4), UnitSystem.Inches),
+            ["bottom"] = LengthText.Exact(bolt.Y - Length.Tape(0, 1, 4), UnitSystem.Inches),
         };
     }
 

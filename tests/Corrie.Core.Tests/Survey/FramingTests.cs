@@ -189,7 +189,9 @@ public class FramingTests
         {
             Corrie.Core.Jobs.Format.Pointer.Set(document, $"/wall/evidence/p{probes++}", new JsonObject
             {
-                ["kind"] = "probe-miss", ["axis"] = probe.Axis == Axis.Up ? "up" : "across", ["at"] = LengthText.Exact(probe.At, UnitSystem.Inches),
+                ["kind"] = "probe-miss",
+                ["axis"] = probe.Axis == Axis.Up ? "up" : "across",
+                ["at"] = LengthText.Exact(probe.At, UnitSystem.Inches),
                 ["beside"] = LengthText.Exact(probe.Beside!.Value, UnitSystem.Inches),
             });
             Assert.True(probes < 20);

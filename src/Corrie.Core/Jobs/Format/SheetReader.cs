@@ -131,6 +131,11 @@ public static class SheetReader
                     h.Id, h.Part.Length("x")!.Value, h.Part.Length("y")!.Value,
                     [.. h.Part.List("layers").Select(l => new Part((JsonObject)l!)).Select(l => (l.Text("name")!, l.Length("thickness")!.Value))], Somebody(h.Part))),
             ],
+            Photos =
+            [
+                .. wall.Items("photos").OrderBy(p => p.Id, StringComparer.Ordinal).Select(p => new Photo(
+                    p.Id, p.Part.Text("of")!, p.Part.Text("picture")!, p.Part.Text("says") ?? string.Empty, Somebody(p.Part))),
+            ],
             FreePlaces =
             [
                 .. wall.Items("freePlaces").OrderBy(f => f.Id, StringComparer.Ordinal).Select(f => new FreePlace(

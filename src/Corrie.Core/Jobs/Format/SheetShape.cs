@@ -182,6 +182,12 @@ public static class SheetShape
                     new("name", new TextShape("what it is", 80), true),
                     new("thickness", new LengthShape("its thickness", Step, Length.Tape(40)), true)), 20), true),
                 new("by", new TextShape("who made it", 80))), 40)),
+            new("photos", new MapShape("photos, each pinned to what it shows", new GroupShape(
+                "a photo",
+                new("of", new TextShape("what it shows: wall, a feature's key, or evidence/ and a key", 40), true),
+                new("picture", new TextShape("the name of the picture: SHA-256 of the file, in hexadecimal figures", 64), true),
+                new("says", new TextShape("what is to be seen", 200)),
+                new("by", new TextShape("who took it", 80))), 200)),
             new("freePlaces", new MapShape("places that have to be free of members", new GroupShape(
                 "a place",
                 new("name", new TextShape("what is to go there", 80), true),
