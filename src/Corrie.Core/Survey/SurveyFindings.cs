@@ -21,9 +21,9 @@ public static class SurveyFindings
 
     /// <summary>A point that is not clear.</summary>
     public static readonly FindingKind DatumUnclear = new(
-        "survey.datum-unclear", Severity.Stop, "Which edge was measured?",
-        "a reading is taken from or to a thing whose face or edge is not named",
-        "The two faces of a casing are inches apart.",
+        "survey.datum-unclear", Severity.Stop, "Which point is meant?",
+        "a reading or evidence is taken from or to a thing whose face or edge is not named, or a client's cross whose meaning nobody has asked",
+        "The two faces of a casing are inches apart, and a cross may stand for any point of a display.",
         Source.CommonPractice);
 
     /// <summary>Members that do not fit one module.</summary>

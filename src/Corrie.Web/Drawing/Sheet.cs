@@ -39,11 +39,15 @@ public readonly record struct Sheet(double Scale, double Left, double Floor)
 
     private const double RightMargin = 12;
     private const double MostHeight = 356;
+    private const double MostHeightAlone = 452;
 
     /// <summary>The largest scale at which a wall fits.</summary>
-    public static Sheet Of(Length width, Length height)
+    /// <param name="width">The wall's width.</param>
+    /// <param name="height">Its height.</param>
+    /// <param name="alone">Whether it has the pane for itself, without the set-out under it.</param>
+    public static Sheet Of(Length width, Length height, bool alone = false)
     {
-        var scale = Math.Min((Width - LeftMargin - RightMargin) / width.Inches, MostHeight / height.Inches);
+        var scale = Math.Min((Width - LeftMargin - RightMargin) / width.Inches, (alone ? MostHeightAlone : MostHeight) / height.Inches);
         return new(scale, LeftMargin, TopMargin + (height.Inches * scale));
     }
 

@@ -11,7 +11,7 @@ public static class TruthDrawing
     public static IHtmlContent Draw(HiddenWall wall)
     {
         var height = Length.Tape(96);
-        var sheet = Sheet.Of(Length.FromInches(wall.Width), height);
+        var sheet = Sheet.Of(Length.FromInches(wall.Width), height, alone: true);
         var svg = new Svg();
         svg.Open("svg", "drawing truth", [("xmlns", "http://www.w3.org/2000/svg"), ("viewBox", $"0 0 {Svg.Trim(Sheet.Width)} {Svg.Trim(sheet.Height)}"), ("role", "img"), ("aria-label", $"{wall.Truth.Count} members as they really stand")], close: false);
         foreach (var member in wall.Truth)

@@ -30,7 +30,7 @@ public static class WallDrawing
     private static HtmlString Make(JobPlan plan, WallView view, LengthStyle style, bool edits, bool surveying)
     {
         var wall = plan.Sheet.Wall!;
-        var sheet = Sheet.Of(wall.Width, wall.Height);
+        var sheet = Sheet.Of(wall.Width, wall.Height, surveying);
         var svg = new Svg();
         svg.Open("svg", $"drawing view-{view.ToString().ToLowerInvariant()}",
             [
@@ -53,6 +53,9 @@ public static class WallDrawing
         svg.Raw(Materials.Definitions);
         switch (view)
         {
+            case WallView.Side when surveying:
+                SectionDrawing.Draw(svg, wall, style);
+                break;
             case WallView.Side:
                 SideDrawing.Draw(svg, sheet, plan, wall, style);
                 break;
