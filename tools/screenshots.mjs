@@ -9,7 +9,7 @@ const site = await start();
 const page = await site.as('ines');
 const shots = {
   'wall-front': '/jobs/6/place?view=front', 'wall-behind': '/jobs/6/hang?view=behind', 'wall-side': '/jobs/3/place?view=side', 'wall-above': '/jobs/4/fix?view=above',
-  survey: '/jobs/1/survey?view=behind', 'wall-metric': '/jobs/5/place?view=front', jobs: '/jobs', catalogue: '/catalogue/mount', item: '/catalogue/mount/m-tilt24',
+  survey: '/jobs/6/survey?view=behind', section: '/jobs/1/survey?view=side', practice: '/practice/2?did=s34;s62;m1325000;p1358000;p1352000&done=true', 'wall-metric': '/jobs/5/place?view=front', jobs: '/jobs', catalogue: '/catalogue/mount', item: '/catalogue/mount/m-tilt24',
   sheet: '/jobs/6/sheet', new: '/jobs/new', history: '/jobs/6/history',
 };
 for (const [name, path] of Object.entries(shots)) {

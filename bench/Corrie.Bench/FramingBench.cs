@@ -17,13 +17,14 @@ public class FramingBench
     [GlobalSetup]
     public void Find()
     {
-        var hidden = new HiddenWall(11);
+        var hidden = new HiddenWall(1);
         var prospector = new Prospector(hidden, Bolt);
         prospector.Sweep();
         foreach (var member in hidden.Truth)
         {
             prospector.Probe(member.Centre - 0.6);
             prospector.Probe(member.Centre + 0.9);
+            prospector.Magnet(member.Centre, 62);
         }
 
         bare = new(

@@ -63,9 +63,12 @@ internal sealed class Belief
     /// <summary>Step of the grid, in inches.</summary>
     public const double Step = 1d / 32;
 
+    private double Negligible => Total * 1e-9;
+
     private readonly IReadOnlyList<Make> makes;
     private readonly IReadOnlyList<Spans> spans;
-    private readonly double[][] sums;
+    // Only who asks for a probe needs them.
+    private readonly Lazy<double[][]> sums;
     private readonly double start;
 
     /// <summary>Makes a belief.</summary>
@@ -81,17 +84,14 @@ internal sealed class Belief
         this.start = start;
         Weights = weights;
         Bounded = bounded;
-        sums = [.. weights.Select(w =>
+        sums = new(() => [.. weights.Select(RunningSum)]);
+        foreach (var way in weights)
         {
-            var sum = new double[w.Length + 1];
-            for (var i = 0; i < w.Length; i++)
+            foreach (var weight in way)
             {
-                sum[i + 1] = sum[i] + w[i];
+                Total += weight;
             }
-
-            return sum;
-        })];
-        Total = sums.Sum(s => s[^1]);
+        }
     }
 
     public double[][] Weights { get; }
@@ -107,7 +107,7 @@ internal sealed class Belief
     /// <summary>The way and the middle that are likeliest.</summary>
     public (int Make, double Middle) Likeliest()
     {
-        var best = Enumerable.Range(0, makes.Count).MaxBy(m => sums[m][^1]);
+        var best = Enumerable.Range(0, makes.Count).MaxBy(m => Weights[m].Sum());
         var top = Array.IndexOf(Weights[best], Weights[best].Max());
         var (sum, weight) = (0d, 0d);
         // The mean of the peak's surroundings: a second, lower peak far away must not pull the mark between the two.
@@ -129,7 +129,7 @@ internal sealed class Belief
         {
             for (var i = 0; i < Weights[m].Length; i++)
             {
-                if (Weights[m][i] > 0 && Off(makes[m], At(i), mark) <= distance + 1e-9)
+                if (Weights[m][i] > Negligible && Off(makes[m], At(i), mark) <= distance + 1e-9)
                 {
                     near += Weights[m][i];
                 }
@@ -147,8 +147,11 @@ internal sealed class Belief
         {
             for (var i = 0; i < Weights[m].Length; i++)
             {
-                var off = Off(makes[m], At(i), mark);
-                sum += Weights[m][i] * off * off;
+                if (Weights[m][i] > Negligible)
+                {
+                    var off = Off(makes[m], At(i), mark);
+                    sum += Weights[m][i] * off * off;
+                }
             }
         }
 
@@ -276,11 +279,22 @@ internal sealed class Belief
         return best;
     }
 
+    private static double[] RunningSum(double[] weights)
+    {
+        var sum = new double[weights.Length + 1];
+        for (var i = 0; i < weights.Length; i++)
+        {
+            sum[i + 1] = sum[i] + weights[i];
+        }
+
+        return sum;
+    }
+
     private double Sum(int make, double from, double to)
     {
         var n = Weights[make].Length;
         var a = Math.Clamp((int)Math.Ceiling((from - start) / Step), 0, n);
         var b = Math.Clamp((int)Math.Floor((to - start) / Step) + 1, 0, n);
-        return b > a ? sums[make][b] - sums[make][a] : 0;
+        return b > a ? sums.Value[make][b] - sums.Value[make][a] : 0;
     }
 }

@@ -37,7 +37,7 @@ public static class FramingMapper
 
         var makes = Makes(wall);
         var stated = wall.Studs.Select(Stated).ToList();
-        var upright = new FramingSolver(makes, wall.Spacing.Inches, boltDiameter.Inches);
+        var upright = new FramingSolver(makes, wall.Spacing.Inches, boltDiameter.Inches, Material(wall));
         var vertical = upright.Solve([.. soundings.Where(s => s.Evidence.Axis == Axis.Across)], stated, 0, wall.Width.Inches).Select(m => Member(m, Axis.Across)).ToList();
         var kept = wall.Studs.Where(s => vertical.All(m => m.Id != s.Id && !m.Id.StartsWith(s.Id + "-", StringComparison.Ordinal))).ToList();
         var studs = kept.Concat(vertical.Select(m => AsStud(m, wall.Studs.FirstOrDefault(s => s.Id == m.Id)))).Select(Capped)
@@ -48,7 +48,7 @@ public static class FramingMapper
         var crossings = new List<FoundMember>();
         foreach (var bay in soundings.Where(s => s.Evidence.Axis == Axis.Up).GroupBy(s => Bay(s.Evidence.Beside, studs, wall.Width)))
         {
-            var level = new FramingSolver(FramingSolver.Wood, 0, boltDiameter.Inches);
+            var level = new FramingSolver(FramingSolver.Wood, 0, boltDiameter.Inches, ToldMaterial.Wood);
             crossings.AddRange(level.Solve([.. bay], [], 0, wall.Height.Inches).Select(m => Member(m, Axis.Up) with { From = bay.Key.From, To = bay.Key.To }));
             untrue.AddRange(level.Untrue);
             contradictions.AddRange(level.Contradictions.Select(c => new Contradiction(Axis.Up, c.Miss, c.Left, c.Right, Length.FromInches(FramingSolver.Wood[0].Ply))));
@@ -62,6 +62,9 @@ public static class FramingMapper
 
     /// <summary>How wide members of a wall are, and how they stand.</summary>
     internal static IReadOnlyList<Make> Makes(Wall wall) => wall.Kind == WallKind.SteelStuds ? FramingSolver.Steel : FramingSolver.Wood;
+
+    /// <summary>What the members of a wall are made of.</summary>
+    internal static ToldMaterial Material(Wall wall) => wall.Kind == WallKind.SteelStuds ? ToldMaterial.Metal : ToldMaterial.Wood;
 
     /// <summary>A stud as somebody put it on the sheet.</summary>
     internal static StatedMember Stated(Stud stud) => new(stud.Id, stud.Centre.Inches, stud.Width.Inches, stud.State, stud.Uncertainty.Inches);

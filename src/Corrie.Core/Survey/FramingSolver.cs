@@ -19,24 +19,26 @@ internal sealed record StatedMember(string Id, double Centre, double? Width, Stu
 /// twenty off by up to half an inch and more, one place in 150 in read as a member where there is none; a screw sits in the face in nine of ten
 /// cases; a bit meets something else once in fifty. docs/studies/framing.md shows how well that does on walls whose truth is known.
 /// </remarks>
-internal sealed class FramingSolver(IReadOnlyList<Make> makes, double spacing, double bolt)
+internal sealed class FramingSolver(IReadOnlyList<Make> makes, double spacing, double bolt, ToldMaterial material)
 {
     private const double Quarter = 0.25;
     private const double Link = 1.75;
     private const double Margin = 2.375;
+    private const double ScannerMargin = 1.25;
     private const double FoundFrom = 0.975;
     private const double ScannerEdge = 0.1;
     private const double ScannerWild = 0.6;
+    private const double ScannerNever = 1;
     private const double WildShare = 0.05;
     private const double KnockSpread = 1;
+    private const double RightMaterial = 0.4;
+    private const double WrongMaterial = 6;
     private const double FalseScans = 1d / 150;
     private const double FalseAgain = 0.7;
     private const double FalseMagnets = 1d / 60;
     private const double FalseMagnetsOnStrips = 0.2;
     private const double ScrewInFace = 0.9;
     private const double FalseHit = 0.02;
-    private const double Framers = 0.22;
-    private const double OnModule = 0.85;
 
     /// <summary>Ways for wood to stand: mostly alone, sometimes doubled or tripled at openings.</summary>
     public static IReadOnlyList<Make> Wood { get; } = [new(1, 1.5, 0.9), new(2, 1.5, 0.085), new(3, 1.5, 0.015)];
@@ -47,6 +49,7 @@ internal sealed class FramingSolver(IReadOnlyList<Make> makes, double spacing, d
     private readonly IReadOnlyList<Make> makes = makes;
     private readonly double spacing = spacing;
     private readonly double bolt = bolt;
+    private readonly ToldMaterial material = material;
     private readonly List<Sounding> untrue = [];
     private readonly List<(Sounding Miss, Sounding Left, Sounding Right)> contradictions = [];
 
@@ -82,12 +85,13 @@ internal sealed class FramingSolver(IReadOnlyList<Make> makes, double spacing, d
         if (spacing > 0 && firm.Count + stated.Count(s => places.All(p => p.Group.Stated?.Id != s.Id)) > 1)
         {
             var known = firm.Select(p => (p.Mark, p.Presence)).Concat(stated.Where(s => places.All(p => p.Group.Stated?.Id != s.Id)).Select(s => (Mark: s.Centre, Presence: 0.8))).ToList();
+            var module = new ModulePrior(spacing, known);
             foreach (var place in places)
             {
-                place.Weigh(Module([.. known.Where(k => Math.Abs(k.Mark - place.Mark) > 2)]));
+                place.Weigh(module);
             }
 
-            Expected = [.. Missing(known, from, to)];
+            Expected = [.. module.Missing(from, to)];
         }
 
         var members = new List<SolvedMember>();
@@ -229,53 +233,6 @@ internal sealed class FramingSolver(IReadOnlyList<Make> makes, double spacing, d
 
     private static double Inches(Length length) => length.Inches;
 
-    // The module's start is not known: every start is weighed by how well the places fit it.
-    private Func<double, double> Module(IReadOnlyList<(double Mark, double Presence)> known)
-    {
-        var plain = 1 / spacing;
-        if (known.Count == 0)
-        {
-            return _ => plain;
-        }
-
-        const int Starts = 96;
-        var weights = new double[Starts];
-        for (var i = 0; i < Starts; i++)
-        {
-            var start = spacing * i / Starts;
-            weights[i] = Math.Exp(known.Sum(k => k.Presence * Math.Log((OnModule * Bell(OffModule(k.Mark, start), Framers + 0.08)) + ((1 - OnModule) * plain))));
-        }
-
-        var total = weights.Sum();
-        var likely = Enumerable.Range(0, Starts).Where(i => weights[i] > total * 0.01).Select(i => (Start: spacing * i / Starts, Weight: weights[i] / total)).ToList();
-        return x => likely.Sum(l => l.Weight * ((OnModule * Bell(OffModule(x, l.Start), Framers)) + ((1 - OnModule) * plain)));
-    }
-
-    private IEnumerable<double> Missing(List<(double Mark, double Presence)> known, double from, double to)
-    {
-        if (known.Count < 3)
-        {
-            yield break;
-        }
-
-        var module = Module(known);
-        // Where the module is sharp it has a peak of its own; ends of the wall have members of their own.
-        var best = Enumerable.Range(0, 128).Select(i => spacing * i / 128).MaxBy(module);
-        for (var x = best + (Math.Ceiling((from + 1 - best) / spacing) * spacing); x < to - 1; x += spacing)
-        {
-            if (known.All(k => Math.Abs(k.Mark - x) > 3))
-            {
-                yield return x;
-            }
-        }
-    }
-
-    private double OffModule(double x, double start)
-    {
-        var off = (x - start) % spacing;
-        return off > spacing / 2 ? off - spacing : off < -spacing / 2 ? off + spacing : off;
-    }
-
     private static double Bell(double off, double spread) => Math.Exp(-0.5 * off * off / (spread * spread)) / (spread * 2.5066282746310002);
 
     /// <summary>Findings of one place, before they are weighed.</summary>
@@ -301,6 +258,7 @@ internal sealed class FramingSolver(IReadOnlyList<Make> makes, double spacing, d
         private readonly List<Sounding> nearMisses;
         private readonly IReadOnlyList<Spans> spans;
         private readonly List<Sounding> soft;
+        private readonly (EvidenceKind Kind, double Low, double High, double Middle)[] items;
         private double[][]? likelihoods;
 
         public Place(Group group, FramingSolver solver, List<Sounding> misses)
@@ -316,6 +274,7 @@ internal sealed class FramingSolver(IReadOnlyList<Make> makes, double spacing, d
                 ? [.. Makes.Select(_ => new Spans([(group.First - 1, group.Last + 1)]))]
                 : Possible(Makes, group, nearMisses);
             soft = [.. group.Positives.Where(p => !IsFact(p))];
+            items = [.. soft.Select(s => (s.Evidence.Kind, s.Low.Inches, s.High.Inches, s.Middle.Inches))];
             Belief = new(Makes, spans, 0, [.. Makes.Select(_ => Array.Empty<double>())], Bounded);
         }
 
@@ -339,16 +298,14 @@ internal sealed class FramingSolver(IReadOnlyList<Make> makes, double spacing, d
 
         private static bool IsReading(Sounding s) => s.Evidence.Method is Method.Scanner or Method.Magnet;
 
-        public void Weigh(Func<double, double>? module)
+        public void Weigh(ModulePrior? module)
         {
-            var start = Math.Floor((Group.First - Margin) / Belief.Step) * Belief.Step;
-            var points = (int)Math.Ceiling((Group.Last + Margin - start) / Belief.Step) + 1;
+            // A scanner is never more than some of its spreads off; a bit in a member of three, or a knock, may be.
+            var margin = Bounded || Group.Stated is not null || Group.Positives.Any(p => p.Evidence.Kind == EvidenceKind.Knock) ? Margin : ScannerMargin;
+            var start = Math.Floor((Group.First - margin) / Belief.Step) * Belief.Step;
+            var points = (int)Math.Ceiling((Group.Last + margin - start) / Belief.Step) + 1;
+            var modules = module?.Around(Mark, start, points);
             var plain = 1 / (solver.spacing > 0 ? solver.spacing : 16);
-            var modules = new double[points];
-            for (var i = 0; i < points; i++)
-            {
-                modules[i] = module is null ? plain : module(start + (i * Belief.Step));
-            }
 
             // Findings are weighed once; only the module's say changes.
             var weighed = likelihoods is not null;
@@ -357,6 +314,13 @@ internal sealed class FramingSolver(IReadOnlyList<Make> makes, double spacing, d
             for (var m = 0; m < Makes.Count; m++)
             {
                 weights[m] = new double[points];
+                // No scanner takes two members for one, or one for two: that need not be reckoned point by point.
+                if (items.Any(i => i.Kind == EvidenceKind.ScannerEdges) &&
+                    items.All(i => i.Kind != EvidenceKind.ScannerEdges || Math.Abs(i.High - i.Low - (2 * Makes[m].Reach)) > ScannerNever) && !Bounded)
+                {
+                    continue;
+                }
+
                 foreach (var (a, b) in spans[m].All)
                 {
                     // A span narrower than the grid still has its weight, at its nearest point.
@@ -374,7 +338,7 @@ internal sealed class FramingSolver(IReadOnlyList<Make> makes, double spacing, d
                             likelihoods[m][i] = Likelihood(Makes[m], start + (i * Belief.Step));
                         }
 
-                        weights[m][i] = Makes[m].Prior * modules[i] * Belief.Step * likelihoods[m][i];
+                        weights[m][i] = Makes[m].Prior * (modules is null ? plain : modules[i]) * Belief.Step * likelihoods[m][i];
                     }
                 }
             }
@@ -411,15 +375,13 @@ internal sealed class FramingSolver(IReadOnlyList<Make> makes, double spacing, d
             for (var ply = 0; ply < make.Plies; ply++)
             {
                 var wanted = middle + make.Offset(ply);
-                var mark = Group.Contradicted ? wanted : Belief.BestMark(wanted);
-                if (Math.Abs(mark - wanted) > make.Ply / 2)
-                {
-                    mark = wanted;
-                }
-
+                // The facts set the mark where they pin the centre down; until then what the scanner says is nearer the truth than their middle.
+                var tolerance = (make.Ply / 2) - (1.5 * solver.bolt) + 1e-6;
+                var pinned = Group.Contradicted ? wanted : Belief.BestMark(wanted);
+                var mark = Math.Abs(pinned - wanted) <= make.Ply / 2 && Belief.Worst(pinned) <= tolerance ? pinned : wanted;
                 var worst = Group.Contradicted ? double.PositiveInfinity : Belief.Worst(mark);
                 var near = Presence * Belief.Near(mark, Quarter);
-                var state = worst <= (make.Ply / 2) - (1.5 * solver.bolt) + 1e-6 ? StudState.Confirmed
+                var state = worst <= tolerance ? StudState.Confirmed
                     : near >= FoundFrom && !Group.Contradicted ? StudState.Found
                     : StudState.Suspected;
                 if (Group.Stated is { } stated && stated.State > state && !Group.Contradicted && !Disproved && Allows(stated.Centre))
@@ -448,50 +410,40 @@ internal sealed class FramingSolver(IReadOnlyList<Make> makes, double spacing, d
         // How likely the findings are beside members of this make with this middle.
         private double Likelihood(Make make, double middle)
         {
-            var (log, scans) = (0d, 0);
-            foreach (var s in soft)
+            var (all, scanned, scans) = (1d, 1d, 0);
+            foreach (var s in items)
             {
-                switch (s.Evidence.Kind)
+                switch (s.Kind)
                 {
                     case EvidenceKind.ScannerEdges:
                         // A pass that goes wrong takes both edges with it.
-                        log += Math.Log(
-                            ((1 - WildShare) * Bell(s.Low.Inches - (middle - make.Reach), ScannerEdge) * Bell(s.High.Inches - (middle + make.Reach), ScannerEdge)) +
-                            (WildShare * Bell(s.Middle.Inches - middle, ScannerWild) * Bell((s.High - s.Low).Inches - (2 * make.Reach), 2 * ScannerEdge)) + 1e-6);
+                        var (low, high) = (s.Low - (middle - make.Reach), s.High - (middle + make.Reach));
+                        scanned *= ((1 - WildShare) * Math.Exp(-0.5 * ((low * low) + (high * high)) / (ScannerEdge * ScannerEdge)) / (ScannerEdge * ScannerEdge * 2 * Math.PI)) +
+                            WildPair(s.Middle - middle, s.High - s.Low - (2 * make.Reach)) + 1e-6;
                         scans++;
                         break;
                     case EvidenceKind.ScannerCentre:
-                        log += Math.Log(Wild(s.Middle.Inches - middle, ScannerEdge));
+                        scanned *= Wild(s.Middle - middle, ScannerEdge);
                         scans++;
                         break;
+                    case EvidenceKind.Magnet or EvidenceKind.ProbeHit:
+                        all *= (ScrewInFace * Face(Math.Abs(s.Middle - middle), make.Reach) / (2 * make.Reach)) + ((1 - ScrewInFace) / 16);
+                        break;
+                    case EvidenceKind.Knock:
+                        all *= (0.8 * Bell(s.Middle - middle, KnockSpread)) + (0.2 / 16);
+                        break;
                     default:
-                        continue;
+                        break;
                 }
-            }
-
-            // Passes of one scanner err together: the tenth tells little that the first two have not.
-            if (scans > 1)
-            {
-                log /= 1 + (0.25 * (scans - 1));
-            }
-
-            foreach (var s in soft)
-            {
-                log += s.Evidence.Kind switch
-                {
-                    EvidenceKind.Magnet or EvidenceKind.ProbeHit => Math.Log(
-                        (ScrewInFace * Face(Math.Abs(s.Middle.Inches - middle), make.Reach) / (2 * make.Reach)) + ((1 - ScrewInFace) / 16)),
-                    EvidenceKind.Knock => Math.Log((0.8 * Bell(s.Middle.Inches - middle, KnockSpread)) + (0.2 / 16)),
-                    _ => 0,
-                };
             }
 
             if (Group.Stated is { } stated)
             {
-                log += Math.Log(Bell(Belief.Off(make, middle, stated.Centre), Math.Max(stated.Uncertainty / 2, Belief.Step)) + 1e-4);
+                all *= Bell(Belief.Off(make, middle, stated.Centre), Math.Max(stated.Uncertainty / 2, Belief.Step)) + 1e-4;
             }
 
-            return Math.Exp(log);
+            // Passes of one scanner err together: the tenth tells little that the first two have not.
+            return all * (scans > 1 ? Math.Pow(scanned, 1 / (1 + (0.25 * (scans - 1)))) : scanned);
         }
 
         // How likely the same findings are where there is no member: a joint, a pipe, a strip behind the board.
@@ -506,7 +458,9 @@ internal sealed class FramingSolver(IReadOnlyList<Make> makes, double spacing, d
             foreach (var s in soft.Where(s => s.Evidence.Method == Method.Scanner))
             {
                 var width = s.Evidence.Kind == EvidenceKind.ScannerEdges ? Bell((s.High - s.Low).Inches - 1.3, 0.6) : 1;
-                log += Math.Log((scans == 0 ? FalseScans : FalseAgain * Bell(0, 0.25)) * width);
+                // Metal in a wall of wood is more often a pipe or a plate than a stud; the right material speaks for a member.
+                var told = s.Evidence.Told == ToldMaterial.Nothing ? 1 : s.Evidence.Told == solver.material ? RightMaterial : WrongMaterial;
+                log += Math.Log((scans == 0 ? FalseScans : FalseAgain * Bell(0, 0.25)) * width * told);
                 scans++;
             }
 
@@ -535,6 +489,10 @@ internal sealed class FramingSolver(IReadOnlyList<Make> makes, double spacing, d
             };
             return Math.Exp(log);
         }
+
+        // Both bells in one: a pass off by so much, its edges as far apart as they should be but for so much.
+        private static double WildPair(double off, double width) =>
+            WildShare * Math.Exp(-0.5 * ((off * off / (ScannerWild * ScannerWild)) + (width * width / (4 * ScannerEdge * ScannerEdge)))) / (ScannerWild * 2 * ScannerEdge * 2 * Math.PI);
 
         private static double Wild(double off, double spread) => ((1 - WildShare) * Bell(off, spread)) + (WildShare * Bell(off, ScannerWild)) + 1e-6;
 

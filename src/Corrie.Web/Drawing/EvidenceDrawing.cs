@@ -83,7 +83,12 @@ public static class EvidenceDrawing
             svg.Circle("probe-ring", x, y, 9);
             svg.Line("probe-cross", x - 14, y, x + 14, y);
             svg.Line("probe-cross", x, y - 14, x, y + 14);
-            svg.Figures("probe-figure", x, y - 18 - (i % 2 * 20), probe.At.Show(style with { Denominator = 16 }));
+            // Where a box goes many probes lie close together: the tapes have their figures.
+            if (wall.FreePlaces.All(p => p.Id != probe.For))
+            {
+                svg.Figures("probe-figure", x, y - 18 - (i % 2 * 20), probe.At.Show(style with { Denominator = 16 }));
+            }
+
             svg.End();
         }
     }

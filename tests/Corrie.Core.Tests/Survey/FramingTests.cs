@@ -3,6 +3,7 @@ using Corrie.Core.Findings;
 using Corrie.Core.Jobs;
 using Corrie.Core.Measure;
 using Corrie.Core.Survey;
+using Corrie.Simulators;
 
 namespace Corrie.Core.Tests.Survey;
 
@@ -124,6 +125,96 @@ public class FramingTests
         Assert.All(plan.Sheet.Wall.Studs, s => Assert.Equal(StudState.Found, s.State));
         Assert.Equal(StudState.Suspected, Only(Plan("edges 31.25..32.75")).State);
     }
+
+    [Fact]
+    public void The_material_speaks_for_a_member_or_against_it()
+    {
+        double Presence(string told, string kind) =>
+            Only(Plan("scan 40", ("/wall/evidence/e0/told", told), ("/wall/kind", kind))).Presence;
+        var untold = Only(Plan("scan 40")).Presence;
+        Assert.True(Presence("wood", "wood-studs") > untold);
+        Assert.True(Presence("metal", "wood-studs") < untold);
+        Assert.True(Presence("metal", "steel-studs") > Presence("wood", "steel-studs"));
+    }
+
+    /// <summary>Random walls and random evidence: what is said never depends on its order, and never goes beyond the facts.</summary>
+    [Fact]
+    public void Whatever_is_found_its_order_does_not_matter_and_facts_hold()
+    {
+        var random = new Random(7);
+        for (var n = 0; n < 300; n++)
+        {
+            var hidden = new HiddenWall(1000 + n);
+            var prospector = new Prospector(hidden, Length.Tape(0, 5, 16));
+            prospector.Sweep(Prospector.Heights[n % 2]);
+            for (var k = random.Next(1, 12); k > 0; k--)
+            {
+                prospector.Probe(hidden.Truth[random.Next(hidden.Truth.Count)].Centre + ((random.NextDouble() - 0.5) * 3));
+            }
+
+            var sheet = prospector.Sheet();
+            var survey = Surveyor.Survey(sheet, Length.Tape(0, 5, 16));
+            var shuffled = Surveyor.Survey(sheet with { Evidence = [.. sheet.Evidence.OrderBy(e => e.Id.GetHashCode(StringComparison.Ordinal) * 31 % 17)] }, Length.Tape(0, 5, 16));
+            Assert.Equal(survey.Wall.Studs.Select(s => (s.Id, s.Centre, s.State)), shuffled.Wall.Studs.Select(s => (s.Id, s.Centre, s.State)));
+            foreach (var stud in survey.Wall.Studs.Where(s => s.State == StudState.Confirmed))
+            {
+                // The truth is within the doubt that the facts leave, and no bit fell through at the mark.
+                Assert.True(hidden.Truth.Min(m => Math.Abs(m.Centre - stud.Centre.Inches)) <= stud.Uncertainty.Inches + 1e-3, $"wall {1000 + n}, {stud.Centre.Inches}");
+                Assert.DoesNotContain(sheet.Evidence, e => e.Kind == EvidenceKind.ProbeMiss && (e.At - stud.Centre).Abs < Length.Tape(0, 1, 4));
+            }
+
+            Assert.All(survey.Framing.Members, m => Assert.InRange(m.Presence, 0, 1));
+        }
+    }
+
+    [Fact]
+    public void Moving_all_evidence_moves_the_members_and_changes_nothing_else()
+    {
+        var by = Length.Tape(3, 1, 4);
+        for (var n = 1; n <= 40; n++)
+        {
+            var prospector = new Prospector(new HiddenWall(n, 150), Length.Tape(0, 3, 8));
+            prospector.Sweep();
+            var sheet = prospector.Sheet();
+            var here = Surveyor.Survey(sheet, Length.Tape(0, 3, 8)).Wall.Studs;
+            var there = Surveyor.Survey(sheet with { Evidence = [.. sheet.Evidence.Select(e => e with { At = e.At + by, To = e.To + by })] }, Length.Tape(0, 3, 8)).Wall.Studs;
+            Assert.Equal(here.Select(s => s.State), there.Select(s => s.State));
+            Assert.All(here.Zip(there), p => Assert.Equal((p.First.Centre + by).Inches, p.Second.Centre.Inches, 0.02));
+        }
+    }
+
+    /// <summary>A miss takes centres away and never gives any: certainty only grows with facts that agree.</summary>
+    [Theory]
+    [InlineData("hit 40; miss 40.9", "miss 40.5")]
+    [InlineData("hit 40; hit 40.4", "miss 40.6")]
+    [InlineData("edges 39.3..40.7; hit 40", "miss 41")]
+    public void More_facts_leave_less_doubt(string before, string more) =>
+        Assert.True(Only(Plan(before + "; " + more)).Uncertainty <= Only(Plan(before)).Uncertainty);
+
+    [Theory]
+    [InlineData("hit 40 1/4", EvidenceKind.ProbeHit, Axis.Across, "40 1/4", null, null)]
+    [InlineData("edges 39 1/4 to 40 3/4 @ 62", EvidenceKind.ScannerEdges, Axis.Across, "39 1/4", "40 3/4", "62")]
+    [InlineData("EDGES 39.25..40.75", EvidenceKind.ScannerEdges, Axis.Across, "39 1/4", "40 3/4", null)]
+    [InlineData("right corner -> magnet -14 1/2", EvidenceKind.Magnet, Axis.Across, "-14 1/2", null, null)]
+    [InlineData("level miss 47 @ 40", EvidenceKind.ProbeMiss, Axis.Up, "47", null, "40")]
+    [InlineData("metal 1000 mm", EvidenceKind.ScannerCentre, Axis.Across, "1000 mm", null, null)]
+    public void A_line_of_evidence_is_read(string typed, EvidenceKind kind, Axis axis, string at, string? to, string? beside)
+    {
+        var read = QuickEvidence.Read(typed, Sheets.Plan().Sheet.Wall!, UnitSystem.Inches).Value;
+        Assert.Equal((kind, axis, Sheets.In(at)), (read.Kind, read.Axis, read.At));
+        Assert.Equal(to is null ? null : Sheets.In(to), read.To);
+        Assert.Equal(beside is null ? null : Sheets.In(beside), read.Beside);
+    }
+
+    [Theory]
+    [InlineData("", "Nothing was typed")]
+    [InlineData("poke 40", "'poke' is no way of finding a member")]
+    [InlineData("edges 40", "There is one edge only")]
+    [InlineData("hit 5//8", "no number below the stroke")]
+    [InlineData("hit 40 @ up", "")]
+    [InlineData("kettle -> hit 40", "Nothing on the wall is called 'kettle'")]
+    public void A_line_of_evidence_that_is_not_understood_says_so(string typed, string words) =>
+        Assert.Contains(words, QuickEvidence.Read(typed, Sheets.Plan().Sheet.Wall!, UnitSystem.Inches).Problem!.Understood);
 
     [Fact]
     public void Level_members_are_found_in_their_own_bay()

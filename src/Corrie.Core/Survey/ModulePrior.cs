@@ -1,0 +1,114 @@
+namespace Corrie.Core.Survey;
+
+/// <summary>
+/// What the nominal spacing has to say: members repeat from a start that nobody knows, and framers miss by up to half an inch. Every start is
+/// weighed by how well the members that are known fit it; a place is weighed by the others alone, so that none speaks for itself.
+/// </summary>
+internal sealed class ModulePrior
+{
+    private const int Starts = 128;
+    private const double Framers = 0.22;
+    private const double OnModule = 0.85;
+
+    private readonly double spacing;
+    private readonly IReadOnlyList<(double Mark, double Presence)> known;
+    private readonly double[][] logs;
+    private readonly double[] kernel;
+
+    /// <summary>Makes the prior of a line.</summary>
+    /// <param name="spacing">Nominal spacing, in inches.</param>
+    /// <param name="known">Members that are known so far: where, and how surely.</param>
+    public ModulePrior(double spacing, IReadOnlyList<(double Mark, double Presence)> known)
+    {
+        this.spacing = spacing;
+        this.known = known;
+        // How a member off its module by a step, and the start of the module, look from each other: once for all places.
+        kernel = [.. Enumerable.Range(0, Starts).Select(i => (OnModule * Bell(Off(spacing * i / Starts), Framers)) + ((1 - OnModule) / spacing))];
+        logs = [.. known.Select(k => Enumerable.Range(0, Starts)
+            .Select(s => k.Presence * Math.Log((OnModule * Bell(Off(k.Mark - (spacing * s / Starts)), Framers + 0.08)) + ((1 - OnModule) / spacing))).ToArray())];
+    }
+
+    /// <summary>How dense members are at each point of a grid, by the inch, from all that is known farther than 2 in from a mark.</summary>
+    public double[] Around(double mark, double start, int points)
+    {
+        var table = Table(k => Math.Abs(k.Mark - mark) > 2);
+        var density = new double[points];
+        for (var i = 0; i < points; i++)
+        {
+            var at = (start + (i * Belief.Step)) / spacing * Starts;
+            var low = Math.Floor(at);
+            var share = at - low;
+            var a = (int)(((low % Starts) + Starts) % Starts);
+            density[i] = (table[a] * (1 - share)) + (table[(a + 1) % Starts] * share);
+        }
+
+        return density;
+    }
+
+    /// <summary>Where the module has members between two ends that nobody knows of; none while fewer than three are known.</summary>
+    public IEnumerable<double> Missing(double from, double to)
+    {
+        if (known.Count < 3)
+        {
+            yield break;
+        }
+
+        var table = Table(_ => true);
+        var best = spacing * Array.IndexOf(table, table.Max()) / Starts;
+        // Ends of the wall have members of their own.
+        for (var x = best + (Math.Ceiling((from + 1 - best) / spacing) * spacing); x < to - 1; x += spacing)
+        {
+            if (known.All(k => Math.Abs(k.Mark - x) > 3))
+            {
+                yield return x;
+            }
+        }
+    }
+
+    private double[] Table(Func<(double Mark, double Presence), bool> counts)
+    {
+        var weights = new double[Starts];
+        for (var k = 0; k < known.Count; k++)
+        {
+            if (counts(known[k]))
+            {
+                for (var s = 0; s < Starts; s++)
+                {
+                    weights[s] += logs[k][s];
+                }
+            }
+        }
+
+        var most = weights.Max();
+        var total = 0d;
+        for (var s = 0; s < Starts; s++)
+        {
+            weights[s] = Math.Exp(weights[s] - most);
+            total += weights[s];
+        }
+
+        var table = new double[Starts];
+        for (var s = 0; s < Starts; s++)
+        {
+            var weight = weights[s] / total;
+            if (weight > 1e-3)
+            {
+                for (var i = 0; i < Starts; i++)
+                {
+                    table[i] += weight * kernel[(i - s + Starts) % Starts];
+                }
+            }
+        }
+
+        return table;
+    }
+
+    // How far a distance is off a whole number of spacings, to the nearer side.
+    private double Off(double distance)
+    {
+        var off = distance % spacing;
+        return off > spacing / 2 ? off - spacing : off < -spacing / 2 ? off + spacing : off;
+    }
+
+    private static double Bell(double off, double spread) => Math.Exp(-0.5 * off * off / (spread * spread)) / (spread * 2.5066282746310002);
+}
