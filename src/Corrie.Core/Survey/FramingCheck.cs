@@ -7,7 +7,6 @@ namespace Corrie.Core.Survey;
 /// <summary>What is wrong with the evidence of framing, and what the answers about the house mean for the job.</summary>
 public static class FramingCheck
 {
-    private static readonly Length LayerDifference = Length.Tape(0, 1, 8);
     private const int LeadPaint = 1980;
 
     /// <summary>Everything that does not fit, and every question that is open.</summary>
@@ -61,8 +60,8 @@ public static class FramingCheck
             {
                 (not null, null) => Phrase.Of($"behind {wall.Layers.Count} layers there is {found.Thickness:fine} of {found.Name}, which the build-up has not"),
                 (null, not null) => Phrase.Of($"the {said.Name} of {said.Thickness:fine} is not there"),
-                (not null, not null) when !Same(found.Name, said.Name) => Phrase.Of($"layer {i + 1} is {found.Name}, {found.Thickness:fine}; the build-up says {said.Name}, {said.Thickness:fine}"),
-                (not null, not null) when (found.Thickness - said.Thickness).Abs > LayerDifference => Phrase.Of($"the {said.Name} is {found.Thickness:fine} thick; the build-up says {said.Thickness:fine}"),
+                (not null, not null) when !TestHole.Same(found.Name, said.Name) => Phrase.Of($"layer {i + 1} is {found.Name}, {found.Thickness:fine}; the build-up says {said.Name}, {said.Thickness:fine}"),
+                (not null, not null) when (found.Thickness - said.Thickness).Abs > TestHole.Give => Phrase.Of($"the {said.Name} is {found.Thickness:fine} thick; the build-up says {said.Thickness:fine}"),
                 _ => null,
             };
             if (differs is not null)
@@ -73,8 +72,6 @@ public static class FramingCheck
             }
         }
     }
-
-    private static bool Same(string a, string b) => string.Equals(a.Trim(), b.Trim(), StringComparison.OrdinalIgnoreCase);
 
     private static IEnumerable<Finding> House(Wall wall)
     {

@@ -105,7 +105,10 @@ public static class FramingMapper
 
     private static FoundMember Member(SolvedMember m, Axis axis)
     {
-        var datum = m.Soundings.Count == 0 ? Length.Zero : m.Soundings.Max(s => s.Deviation * 2);
+        // What is confirmed stands on its probes alone, and so on the datums that these were measured from.
+        var datum = m.Soundings
+            .Where(s => m.State != StudState.Confirmed || s.Evidence.Kind is EvidenceKind.ProbeHit or EvidenceKind.ProbeMiss or EvidenceKind.Seen)
+            .Select(s => s.Deviation * 2).DefaultIfEmpty().Max();
         var doubt = double.IsFinite(m.Doubt) ? Length.FromInches(Math.Min(m.Doubt, 12)) : Length.Tape(2);
         var told = m.Soundings.Select(s => s.Evidence.Told).Where(t => t != ToldMaterial.Nothing).Distinct().ToList();
         return new(

@@ -44,7 +44,18 @@ public sealed record ClientCross(string Id, Length X, Length Y, string? StandsFo
 /// <param name="Y">Over the floor.</param>
 /// <param name="Layers">What it went through, from the room inwards.</param>
 /// <param name="By">Who made it.</param>
-public sealed record TestHole(string Id, Length X, Length Y, IReadOnlyList<(string Name, Length Thickness)> Layers, string By);
+public sealed record TestHole(string Id, Length X, Length Y, IReadOnlyList<(string Name, Length Thickness)> Layers, string By)
+{
+    /// <summary>How far a thickness may be off one that was entered.</summary>
+    public static readonly Length Give = Length.Tape(0, 1, 8);
+
+    /// <summary>Whether it shows a layer of the build-up at its place, counted from the room inwards.</summary>
+    public bool Shows(Layer layer, int place) =>
+        place < Layers.Count && Same(Layers[place].Name, layer.Name) && (Layers[place].Thickness - layer.Thickness).Abs <= Give;
+
+    /// <summary>Whether two names mean the same layer.</summary>
+    public static bool Same(string a, string b) => string.Equals(a.Trim(), b.Trim(), StringComparison.OrdinalIgnoreCase);
+}
 
 /// <summary>A place that has to be free of members, such as where a box is to go.</summary>
 /// <param name="Id">Short key in the sheet.</param>

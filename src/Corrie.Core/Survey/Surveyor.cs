@@ -35,6 +35,7 @@ public static class Surveyor
         {
             Width = At(across, "right-corner") ?? wall.Width,
             Height = At(up, "ceiling") ?? wall.Height,
+            Layers = [.. wall.Layers.Select((l, i) => Confirmed(wall, l, i))],
             Studs =
             [
                 .. wall.Studs.Select(s => Placed(s, across, carried))
@@ -114,6 +115,12 @@ public static class Surveyor
         _ when point.EndsWith("/centre", StringComparison.Ordinal) => [(point[..^7] + "/left", 0.5), (point[..^7] + "/right", 0.5)],
         _ => [(point, 1)],
     };
+
+    // What a test hole has gone through is confirmed by it.
+    private static Layer Confirmed(Wall wall, Layer layer, int place) =>
+        !layer.Confirmed && wall.TestHoles.FirstOrDefault(h => h.Shows(layer, place)) is { } hole
+            ? layer with { Confirmed = true, By = $"test hole by {hole.By}" }
+            : layer;
 
     private static Length? At(AdjustedNetwork network, string point) => network.Points.TryGetValue(point, out var at) ? at.Position : null;
 

@@ -126,6 +126,19 @@ public class FramingTests
         Assert.Equal(StudState.Suspected, Only(Plan("edges 31.25..32.75")).State);
     }
 
+    [Theory]
+    [InlineData("gypsum board", "3/4 in", true)]
+    [InlineData("gypsum board", "25/32 in", false)]
+    [InlineData("plaster", "5/8 in", false)]
+    public void A_test_hole_confirms_the_layers_that_it_shows(string name, string thickness, bool confirms)
+    {
+        var plan = Sheets.Plan(
+            ("/wall/layers/l1/confirmed", false),
+            ("/wall/testHoles/t", Sheets.Json($$"""{ "x": "20 in", "y": "40 in", "by": "Ines", "layers": [{ "name": "{{name}}", "thickness": "{{thickness}}" }] }""")));
+        Assert.Equal(confirms ? (true, "test hole by Ines") : (false, string.Empty), (plan.Sheet.Wall!.Layers[0].Confirmed, plan.Sheet.Wall.Layers[0].By));
+        Assert.Equal(!confirms, plan.Codes().Contains("survey.layers-unknown"));
+    }
+
     [Fact]
     public void The_material_speaks_for_a_member_or_against_it()
     {
