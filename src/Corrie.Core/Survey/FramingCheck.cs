@@ -13,6 +13,7 @@ public static class FramingCheck
     public static IEnumerable<Finding> Check(Surveyed surveyed) =>
     [
         .. surveyed.Framing.Contradictions.Select(c => Contradicts(surveyed.Wall, c)),
+        .. surveyed.Framing.Unfit.Select(u => Unfit(surveyed.Wall, u)),
         .. surveyed.Framing.False.Select(f => Untrue(surveyed, f)),
         .. surveyed.Framing.Soundings.Where(s => s.Evidence is { Shallow: true, Struck: false }).Select(s => SurveyFindings.HitTooShallow.At(
             Spot(surveyed.Wall, s, "evidence/" + s.Evidence.Id),
@@ -40,6 +41,14 @@ public static class FramingCheck
             new Fix($"The miss was wrong", $"{c.Miss.Middle:fine} is struck out", [Strike(c.Miss)]),
             new Fix($"The hit at {c.Left.Middle:fine} was wrong", $"it is struck out", [Strike(c.Left)]),
             new Fix($"The hit at {c.Right.Middle:fine} was wrong", $"it is struck out", [Strike(c.Right)]));
+    }
+
+    private static Finding Unfit(Wall wall, UnfitHits u)
+    {
+        var spot = Spot(wall, u.First, "evidence/" + u.First.Evidence.Id);
+        return u is { Before: { } before, After: { } after } && after.Low - before.High < Length.Tape(4, 1, 2)
+            ? SurveyFindings.NoMemberFits.At(spot, $"What stops the bit at {u.First.Middle:fine} has misses at {before.Middle:fine} and {after.Middle:fine} beside it: {after.Middle - before.Middle:fine} are no member's width. A pipe, a nail plate or a strip stops a bit too.")
+            : SurveyFindings.NoMemberFits.At(spot, $"The bit bites from {u.First.Middle:fine} to {u.Last.Middle:fine} without a miss: no members side by side are {u.Last.Middle - u.First.Middle:fine} wide. Blocking or sheathing behind the layers?");
     }
 
     private static Finding Untrue(Surveyed surveyed, Sounding s)

@@ -51,6 +51,14 @@ public sealed record FoundMember(
 /// <param name="Width">One member's width.</param>
 public sealed record Contradiction(Axis Axis, Sounding Miss, Sounding Left, Sounding Right, Length Width);
 
+/// <summary>Hits that no member fits.</summary>
+/// <param name="Axis">Which way.</param>
+/// <param name="First">The first hit.</param>
+/// <param name="Last">The last one; the same where there is one only.</param>
+/// <param name="Before">The nearest miss before them.</param>
+/// <param name="After">The nearest miss after them.</param>
+public sealed record UnfitHits(Axis Axis, Sounding First, Sounding Last, Sounding? Before, Sounding? After);
+
 /// <summary>What the evidence says about the framing.</summary>
 /// <param name="Members">Members, left to right, then the horizontal ones from the floor up.</param>
 /// <param name="False">Readings that a probe has disproved.</param>
@@ -64,6 +72,9 @@ public sealed record FramingMap(
     IReadOnlyList<Length> Expected,
     IReadOnlyList<Sounding> Soundings)
 {
+    /// <summary>Hits that no member fits.</summary>
+    public IReadOnlyList<UnfitHits> Unfit { get; init; } = [];
+
     /// <summary>A map without evidence.</summary>
     public static FramingMap Empty { get; } = new([], [], [], [], []);
 

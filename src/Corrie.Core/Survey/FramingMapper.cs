@@ -45,18 +45,20 @@ public static class FramingMapper
 
         var untrue = upright.Untrue.ToList();
         var contradictions = upright.Contradictions.Select(c => new Contradiction(Axis.Across, c.Miss, c.Left, c.Right, Length.FromInches(makes[0].Ply))).ToList();
+        var unfit = upright.Unfit.Select(u => new UnfitHits(Axis.Across, u.First, u.Last, u.Before, u.After)).ToList();
         var crossings = new List<FoundMember>();
         foreach (var bay in soundings.Where(s => s.Evidence.Axis == Axis.Up).GroupBy(s => Bay(s.Evidence.Beside, studs, wall.Width)))
         {
             var level = new FramingSolver(FramingSolver.Wood, 0, boltDiameter.Inches, ToldMaterial.Wood);
             crossings.AddRange(level.Solve([.. bay], [], 0, wall.Height.Inches).Select(m => Member(m, Axis.Up) with { From = bay.Key.From, To = bay.Key.To }));
             untrue.AddRange(level.Untrue);
+            unfit.AddRange(level.Unfit.Select(u => new UnfitHits(Axis.Up, u.First, u.Last, u.Before, u.After)));
             contradictions.AddRange(level.Contradictions.Select(c => new Contradiction(Axis.Up, c.Miss, c.Left, c.Right, Length.FromInches(FramingSolver.Wood[0].Ply))));
         }
 
         return (
             wall with { Studs = studs },
-            new([.. vertical, .. crossings.OrderBy(c => c.Centre)], untrue, contradictions, [.. upright.Expected.Select(Length.FromInches)], soundings),
+            new([.. vertical, .. crossings.OrderBy(c => c.Centre)], untrue, contradictions, [.. upright.Expected.Select(Length.FromInches)], soundings) { Unfit = unfit },
             unclear);
     }
 

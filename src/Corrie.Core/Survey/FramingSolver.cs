@@ -23,6 +23,7 @@ internal sealed class FramingSolver(IReadOnlyList<Make> makes, double spacing, d
 {
     private const double Quarter = 0.25;
     private const double Link = 1.75;
+    private const double LongestPlace = 8;
     private const double Margin = 2.375;
     private const double ScannerMargin = 1.25;
     private const double FoundFrom = 0.975;
@@ -53,8 +54,13 @@ internal sealed class FramingSolver(IReadOnlyList<Make> makes, double spacing, d
     private readonly List<Sounding> untrue = [];
     private readonly List<(Sounding Miss, Sounding Left, Sounding Right)> contradictions = [];
 
+    private readonly List<(Sounding First, Sounding Last, Sounding? Before, Sounding? After)> unfit = [];
+
     /// <summary>Readings that a probe has disproved.</summary>
     public IReadOnlyList<Sounding> Untrue => untrue;
+
+    /// <summary>Hits that no member fits: the outer two, and the misses nearest to them.</summary>
+    public IReadOnlyList<(Sounding First, Sounding Last, Sounding? Before, Sounding? After)> Unfit => unfit;
 
     /// <summary>Probes that cannot all be right.</summary>
     public IReadOnlyList<(Sounding Miss, Sounding Left, Sounding Right)> Contradictions => contradictions;
@@ -125,7 +131,8 @@ internal sealed class FramingSolver(IReadOnlyList<Make> makes, double spacing, d
         var groups = new List<Group>();
         foreach (var sounding in positives.Where(p => p.Evidence.Kind != EvidenceKind.Knock))
         {
-            var near = groups.LastOrDefault(g => sounding.Middle.Inches - g.Last <= Link);
+            // A row of findings without a gap is no member: however they are strung, a place is no longer than some members side by side.
+            var near = groups.LastOrDefault(g => sounding.Middle.Inches - g.Last <= Link && sounding.Middle.Inches - g.First <= LongestPlace);
             if (near is null)
             {
                 groups.Add(new([sounding], null));
@@ -172,7 +179,7 @@ internal sealed class FramingSolver(IReadOnlyList<Make> makes, double spacing, d
     private IEnumerable<Group> Split(Group group, List<Sounding> misses)
     {
         var hits = group.Positives.Where(IsFact).ToList();
-        if (hits.Count < 2 || Possible(makes, group, misses).Any(s => !s.Empty))
+        if (hits.Count == 0 || Possible(makes, group, misses).Any(s => !s.Empty))
         {
             return [group];
         }
@@ -202,8 +209,13 @@ internal sealed class FramingSolver(IReadOnlyList<Make> makes, double spacing, d
         if (between.Miss is not null)
         {
             contradictions.Add((between.Miss, between.Left!, between.Right!));
-            group.Contradicted = true;
         }
+        else
+        {
+            unfit.Add((hits[0], hits[^1], misses.LastOrDefault(m => m.High < hits[0].Low), misses.FirstOrDefault(m => m.Low > hits[^1].High)));
+        }
+
+        group.Contradicted = true;
 
         return [group];
     }

@@ -19,12 +19,15 @@ public static class Probing
     /// <summary>How far off a probe may be (common practice).</summary>
     public static readonly Length Accuracy = Length.Tape(0, 1, 32);
 
+    // Nobody makes more holes than that before looking at the wall again.
+    private const int Most = 6;
+
     // What is still to be expected after two more probes that did not settle it.
     private const double Rest = 1.2;
     private const double Lattice = 1d / 16;
     private const double Around = 1.625;
 
-    /// <summary>The next probe for each of a plate's studs that is not confirmed yet.</summary>
+    /// <summary>The next probe for each of a plate's studs that is not confirmed yet, six at the most.</summary>
     /// <param name="surveyed">The survey.</param>
     /// <param name="needed">The studs, by key.</param>
     /// <param name="height">Height at which to probe, behind the display.</param>
@@ -34,6 +37,11 @@ public static class Probing
         var probes = new List<Probe>();
         foreach (var id in needed.Distinct())
         {
+            if (probes.Count == Most)
+            {
+                break;
+            }
+
             var stud = surveyed.Wall.Studs.FirstOrDefault(s => s.Id == id);
             if (stud is null or { State: StudState.Confirmed } ||
                 surveyed.Framing.Contradictions.Any(c => surveyed.Framing.Member(id)?.Soundings.Contains(c.Miss) == true))

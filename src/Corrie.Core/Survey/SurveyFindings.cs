@@ -54,6 +54,13 @@ public static class SurveyFindings
         "A bolt on the strength of the wrong one misses its stud.",
         Source.Arithmetic);
 
+    /// <summary>Hits that no member fits.</summary>
+    public static readonly FindingKind NoMemberFits = new(
+        "survey.no-member-fits", Severity.Caution, "No member fits these hits",
+        "hits lie farther apart than members side by side are wide, or between misses that are closer than a member's width",
+        "What stops a bit need not hold a bolt.",
+        Source.Arithmetic);
+
     /// <summary>A hit that may be something else.</summary>
     public static readonly FindingKind HitTooShallow = new(
         "survey.hit-too-shallow", Severity.Caution, "The bit went in too little",
@@ -148,7 +155,7 @@ public static class SurveyFindings
     /// <summary>All of them, in the order of the catalogue.</summary>
     public static IReadOnlyList<FindingKind> All { get; } =
     [
-        ReadingsDisagree, DatumUnclear, SpacingBroken, FramingUnconfirmed, SingleMethod, FalseReading, EvidenceContradicts, HitTooShallow, LiveNearHole,
+        ReadingsDisagree, DatumUnclear, SpacingBroken, FramingUnconfirmed, SingleMethod, FalseReading, EvidenceContradicts, NoMemberFits, HitTooShallow, LiveNearHole,
         ServicesNotLookedFor, LayersUnknown, BuildUpDiffers, HazardQuestionsOpen, OldFinish, LiveFlue, Temporary, NotToBeCut, InsulatedWall, SmallHands,
         OldHoleTooNear,
     ];

@@ -28,6 +28,8 @@ public class FindingsTests
         ["survey.false-reading"] = ([Found("e", """{ "kind": "scanner-centre", "at": "62 in" }"""), Found("f", """{ "kind": "probe-miss", "at": "62 in" }""")], [Found("e", """{ "kind": "scanner-centre", "at": "62 in" }"""), Found("f", """{ "kind": "probe-miss", "at": "63 in" }""")]),
         // 1 1/2 in less 1/32 in for each hit is as near as two hits beside a miss may be to belong to one member.
         ["survey.evidence-contradicts"] = ([.. Gap("62 13/32 in")], [.. Gap("62 15/32 in")]),
+        // 1 1/2 in of face and 1/32 in for each probe: misses 1 7/16 in apart leave room for a stud, 1 3/8 do not.
+        ["survey.no-member-fits"] = ([.. Narrow("62 3/8 in")], [.. Narrow("62 7/16 in")]),
         ["survey.hit-too-shallow"] = ([Found("e", """{ "kind": "probe-hit", "at": "70 in", "bite": "15/32 in" }""")], [Found("e", """{ "kind": "probe-hit", "at": "70 in", "bite": "1/2 in" }""")]),
         ["survey.build-up-differs"] = ([("/wall/testHoles/t", Test("25/32 in"))], [("/wall/testHoles/t", Test("3/4 in"))]),
         ["survey.hazard-questions-open"] = ([Thing(Fire, "5 in"), ("/wall/questions/flue", "dead")], [Thing(Fire, "5 in"), ("/wall/questions/flue", "dead"), ("/wall/questions/gas", false)]),
@@ -170,6 +172,12 @@ public class FindingsTests
     [
         Found("e", """{ "kind": "probe-hit", "at": "61 in" }"""), Found("f", """{ "kind": "probe-miss", "at": "61 3/4 in" }"""),
         Found("g", $$"""{ "kind": "probe-hit", "at": "{{second}}" }"""),
+    ];
+
+    private static (string, JsonNode?)[] Narrow(string second) =>
+    [
+        Found("e", """{ "kind": "probe-miss", "at": "61 in" }"""), Found("f", """{ "kind": "probe-hit", "at": "61 3/4 in" }"""),
+        Found("g", $$"""{ "kind": "probe-miss", "at": "{{second}}" }"""),
     ];
 
     private static JsonNode Test(string thickness) =>

@@ -230,6 +230,16 @@ public class FramingTests
         Assert.Contains(words, QuickEvidence.Read(typed, Sheets.Plan().Sheet.Wall!, UnitSystem.Inches).Problem!.Understood);
 
     [Fact]
+    public void A_row_of_findings_without_a_gap_is_several_members_and_no_endless_one()
+    {
+        var plan = Plan(string.Join("; ", Enumerable.Range(0, 120).Select(i => $"hit {10 + i}")));
+        Assert.InRange(plan.Survey!.Framing.Members.Count, 10, 120);
+        Assert.Contains("Blocking or sheathing", plan.Findings.First(f => f.Code == "survey.no-member-fits").Message.Say(LengthStyle.Inches));
+        Assert.InRange(plan.Probes.Count, 0, 6);
+        Assert.All(plan.Sheet.Wall!.Studs, s => Assert.NotEqual(StudState.Confirmed, s.State));
+    }
+
+    [Fact]
     public void Level_members_are_found_in_their_own_bay()
     {
         var plan = Plan(

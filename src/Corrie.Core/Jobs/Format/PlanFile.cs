@@ -67,6 +67,7 @@ public static class PlanFile
                 }),
                 ["falseReadings"] = All(survey.Framing.False, f => JsonValue.Create(f.Evidence.Id)),
                 ["contradictions"] = All(survey.Framing.Contradictions, c => new JsonArray(c.Left.Evidence.Id, c.Miss.Evidence.Id, c.Right.Evidence.Id)),
+                ["noMemberFits"] = All(survey.Framing.Unfit, u => new JsonArray(u.First.Evidence.Id, u.Last.Evidence.Id)),
                 ["expected"] = All(survey.Framing.Expected, x => JsonValue.Create(Exact(x))),
                 ["keepOuts"] = All(HoleCheck.KeepOuts(survey), k => new JsonObject
                 {
