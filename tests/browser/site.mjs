@@ -47,7 +47,12 @@ export async function start() {
   async function as(who, viewport = { width: 1280, height: 800 }) {
     const context = await browser.newContext({ viewport, serviceWorkers: 'block' });
     const page = await context.newPage();
-    page.setDefaultTimeout(10_000);
+    page.setDefaultTimeout(20_000);
+    // Tests wait for the page to have taken an answer in, not for some time to pass.
+    await page.addInitScript(() => {
+      window.settles = 0;
+      document.addEventListener('htmx:afterSettle', () => { window.settles++; });
+    });
     page.faults = [];
     page.on('pageerror', e => page.faults.push(e.message));
     page.on('console', m => m.type() === 'error' && !m.text().includes('422') && page.faults.push(m.text()));

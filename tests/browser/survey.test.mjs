@@ -8,7 +8,11 @@ before(async () => { site = await start(); });
 after(async () => { await site?.stop(); });
 
 const plain = text => text.replace(/[\s\u2009\u00a0]+/g, ' ').replaceAll('\u2044', '/').replace(/ ?\/ ?/g, '/').trim();
-const settled = (page, act) => Promise.all([page.waitForResponse(r => r.url().includes('handler=') && r.request().method() === 'POST'), act()]).then(() => page.waitForTimeout(150));
+const settled = async (page, act) => {
+  const before = await page.evaluate(() => window.settles);
+  await act();
+  await page.waitForFunction(n => window.settles > n, before);
+};
 
 test('evidence typed in one line becomes a member, and what is not understood is kept', async () => {
   const page = await site.as('tom');

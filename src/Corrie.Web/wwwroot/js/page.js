@@ -117,7 +117,9 @@ document.body.addEventListener('htmx:beforeSwap', event => {
   // Half-typed words stay, unless it was they that were sent: those come back as they were understood.
   const active = document.activeElement;
   const sent = event.detail.requestConfig.elt === active?.form;
-  window.Idiomorph.defaults.ignoreActiveValue = active?.matches('input') && active.value !== active.defaultValue && !sent;
+  // What was refused stays too, until it is mended: news from others must not wipe it out.
+  const unfinished = active?.matches('input') && (active.value !== active.defaultValue || active.getAttribute('aria-invalid') === 'true');
+  window.Idiomorph.defaults.ignoreActiveValue = unfinished && !sent;
 });
 document.body.addEventListener('htmx:beforeRequest', () => { sending++; });
 document.body.addEventListener('htmx:afterRequest', () => { sending--; });
