@@ -87,12 +87,12 @@ JobsApi.Map(app);
 app.MapGet("/jobs/{id:long}/events", (long id, Reader reader, LiveJobs live, IHostApplicationLifetime life, HttpContext context) =>
     reader.Open(id) is null
         ? Results.NotFound()
-        : TypedResults.ServerSentEvents(Until(live, reader.Company.Key, id, life, context)))
+        : TypedResults.ServerSentEvents(Until(live, reader.Company, id, life, context)))
     .RequireAuthorization(nameof(Permission.ReadJobs)).ExcludeFromDescription();
 app.Run();
 
 // Both the reader leaving and the server stopping end a stream; without the second, stopping would wait for it.
-static async IAsyncEnumerable<SseItem<string>> Until(LiveJobs live, string company, long id, IHostApplicationLifetime life, HttpContext context)
+static async IAsyncEnumerable<SseItem<string>> Until(LiveJobs live, Corrie.Data.Company company, long id, IHostApplicationLifetime life, HttpContext context)
 {
     using var stop = CancellationTokenSource.CreateLinkedTokenSource(context.RequestAborted, life.ApplicationStopping);
     var stream = live.Follow(company, id, stop.Token).GetAsyncEnumerator(stop.Token);

@@ -142,6 +142,52 @@ test('others\' changes appear by themselves, and do not disturb what is being ty
   await tom.context().close();
 });
 
+test('what is typed is sent once, and stays while answers and news come in', async () => {
+  const [ines, tom] = [await site.as('ines'), await site.as('tom')];
+  await open(ines, '/jobs/6/place?view=front');
+  await open(tom, '/jobs/6/place?view=front');
+  let posts = 0;
+  let answer = () => {};
+  const asked = new Promise(resolve => {
+    tom.route('**/jobs/6/place?*handler=Set', async route => {
+      posts++;
+      const done = new Promise(release => { answer = release; });
+      resolve();
+      await done;
+      await route.continue();
+    });
+  });
+  const height = tom.locator('#f-placement-height');
+  await height.fill('40 1/2');
+  await height.press('Enter');
+  await asked;
+  await height.fill('41 and a b');
+  const settled = await tom.evaluate(() => window.settles);
+  answer();
+  await tom.waitForFunction(n => window.settles > n, settled);
+  assert.equal(await mark(tom, 'bottom'), '40 1/2 up');
+  assert.equal(await height.inputValue(), '41 and a b');
+  assert.equal(posts, 1, 'Enter is a change and a submit, and one request');
+  await tom.unroute('**/jobs/6/place?*handler=Set');
+
+  // What was refused stays, with its reason, when somebody else moves on and the typist has gone to another field.
+  await height.press('Enter');
+  await tom.waitForSelector('#f-placement-height[aria-invalid="true"]');
+  const reason = await tom.locator('#f-placement-height-says').innerText();
+  await tom.focus('#f-placement-reason');
+  await ines.locator('#f-placement-gapBelow').fill('1 3/4');
+  await ines.locator('#f-placement-gapBelow').press('Tab');
+  await tom.waitForFunction(() => document.querySelector('#f-placement-gapBelow').value === '1 3/4');
+  assert.equal(await height.inputValue(), '41 and a b');
+  assert.equal(await tom.locator('#f-placement-height-says').innerText(), reason);
+  await height.fill('36');
+  await height.press('Enter');
+  await tom.waitForFunction(() => document.querySelector('[data-mark="bottom"] b').textContent.startsWith('36'));
+  assert.equal(await tom.locator('#f-placement-height-says').innerText(), '');
+  await ines.context().close();
+  await tom.context().close();
+});
+
 test('a reading typed in one line puts its stud on the wall and its dimension on the drawing', async () => {
   const page = await site.as('tom');
   await open(page, '/jobs/2/survey?view=behind');

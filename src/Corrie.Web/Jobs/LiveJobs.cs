@@ -1,7 +1,9 @@
 using System.Collections.Concurrent;
+using System.Globalization;
 using System.Net.ServerSentEvents;
 using System.Runtime.CompilerServices;
 using System.Threading.Channels;
+using Corrie.Data;
 using Corrie.Web.Access;
 
 namespace Corrie.Web.Jobs;
@@ -23,19 +25,20 @@ public sealed class LiveJobs
         }
     };
 
-    /// <summary>The places of a job's last entries as they come, until cancelled.</summary>
-    public async IAsyncEnumerable<SseItem<string>> Follow(string company, long job, [EnumeratorCancellation] CancellationToken stop)
+    /// <summary>The place of a job's last entry now, and of later ones as they come, until cancelled.</summary>
+    /// <remarks>The first is said at once: an entry may have come between the writing of a page and its beginning to listen.</remarks>
+    public async IAsyncEnumerable<SseItem<string>> Follow(Company company, long job, [EnumeratorCancellation] CancellationToken stop)
     {
         // Only the newest counts: a page that is behind fetches the whole state once.
         var channel = Channel.CreateBounded<long>(new BoundedChannelOptions(1) { FullMode = BoundedChannelFullMode.DropOldest });
-        var channels = listeners.GetOrAdd((company, job), _ => new());
+        var channels = listeners.GetOrAdd((company.Key, job), _ => new());
         channels[channel] = true;
         try
         {
-            yield return new("open", "open");
+            yield return Moved(company.Entries.Read(job)?.Seq ?? 0);
             await foreach (var seq in channel.Reader.ReadAllAsync(stop))
             {
-                yield return new(seq.ToString(), "moved");
+                yield return Moved(seq);
             }
         }
         finally
@@ -43,4 +46,6 @@ public sealed class LiveJobs
             channels.TryRemove(channel, out _);
         }
     }
+
+    private static SseItem<string> Moved(long seq) => new(seq.ToString(CultureInfo.InvariantCulture), "moved");
 }

@@ -1,17 +1,8 @@
 // What every page does: no-script buttons away, keys, live changes, and the wall.
+import { typed } from './typed.js';
 import { wall } from './wall.js';
 
 document.documentElement.classList.add('scripted');
-if (window.Idiomorph) {
-  // What somebody is typing, or has folded away, stays as it is when the board is brought up to date.
-  window.Idiomorph.defaults.callbacks.beforeAttributeUpdated = (name, node) => !(name === 'open' && node.matches?.('details'));
-}
-
-document.addEventListener('change', event => {
-  if (event.target.matches('[data-submit]')) {
-    event.target.form.requestSubmit();
-  }
-});
 document.addEventListener('click', event => {
   if (event.target.closest('[data-print]')) {
     window.print();
@@ -102,25 +93,10 @@ function follow() {
     }
     htmx.ajax('GET', now.dataset.here + '&handler=Board', { target: '#board', swap: 'morph:outerHTML' });
   };
+  // The first word of a line, also of one that was broken, is where the job is.
   stream.addEventListener('moved', event => refresh(Number(event.data)));
-  // After a gap in the line anything may have happened.
-  let first = true;
-  stream.addEventListener('open', () => {
-    if (!first) {
-      refresh(Infinity);
-    }
-    first = false;
-  });
 }
 
-document.body.addEventListener('htmx:beforeSwap', event => {
-  // Half-typed words stay, unless it was they that were sent: those come back as they were understood.
-  const active = document.activeElement;
-  const sent = event.detail.requestConfig.elt === active?.form;
-  // What was refused stays too, until it is mended: news from others must not wipe it out.
-  const unfinished = active?.matches('input') && (active.value !== active.defaultValue || active.getAttribute('aria-invalid') === 'true');
-  window.Idiomorph.defaults.ignoreActiveValue = unfinished && !sent;
-});
 document.body.addEventListener('htmx:beforeRequest', () => { sending++; });
 document.body.addEventListener('htmx:afterRequest', () => { sending--; });
 document.body.addEventListener('htmx:afterSettle', () => {
@@ -138,5 +114,6 @@ document.body.addEventListener('htmx:afterSettle', () => {
 document.body.addEventListener('htmx:sendError', () => say('No connection: nothing was changed. Try again.'));
 document.body.addEventListener('htmx:responseError', event => say(event.detail.xhr.status === 403 ? 'Your role does not allow this.' : 'That did not work; nothing was changed.'));
 
+typed();
 follow();
 wall();
