@@ -35,38 +35,41 @@ public static class FramingMapper
             }
         }
 
-        var makes = Makes(wall);
-        var stated = wall.Studs.Select(Stated).ToList();
-        var upright = new FramingSolver(makes, wall.Spacing.Inches, boltDiameter.Inches, Material(wall));
-        var vertical = upright.Solve([.. soundings.Where(s => s.Evidence.Axis == Axis.Across)], stated, 0, wall.Width.Inches).Select(m => Member(m, Axis.Across)).ToList();
+        var line = Line(wall, boltDiameter);
+        var upright = FramingSolver.Solve(line, [.. soundings.Where(s => s.Evidence.Axis == Axis.Across)], [.. wall.Studs.Select(Stated)], 0, wall.Width.Inches);
+        var vertical = upright.Members.Select(m => Member(m, Axis.Across)).ToList();
         var kept = wall.Studs.Where(s => vertical.All(m => m.Id != s.Id && !m.Id.StartsWith(s.Id + "-", StringComparison.Ordinal))).ToList();
         var studs = kept.Concat(vertical.Select(m => AsStud(m, wall.Studs.FirstOrDefault(s => s.Id == m.Id)))).Select(Capped)
             .OrderBy(s => s.Centre).ThenBy(s => s.Id, StringComparer.Ordinal).ToList();
 
-        var untrue = upright.Untrue.ToList();
-        var contradictions = upright.Contradictions.Select(c => new Contradiction(Axis.Across, c.Miss, c.Left, c.Right, Length.FromInches(makes[0].Ply))).ToList();
-        var unfit = upright.Unfit.Select(u => new UnfitHits(Axis.Across, u.First, u.Last, u.Before, u.After)).ToList();
         var crossings = new List<FoundMember>();
+        List<(Axis Axis, FramingLine Line, SolvedLine Solved)> solved = [(Axis.Across, line, upright)];
         foreach (var bay in soundings.Where(s => s.Evidence.Axis == Axis.Up).GroupBy(s => Bay(s.Evidence.Beside, studs, wall.Width)))
         {
-            var level = new FramingSolver(FramingSolver.Wood, 0, boltDiameter.Inches, ToldMaterial.Wood);
-            crossings.AddRange(level.Solve([.. bay], [], 0, wall.Height.Inches).Select(m => Member(m, Axis.Up) with { From = bay.Key.From, To = bay.Key.To }));
-            untrue.AddRange(level.Untrue);
-            unfit.AddRange(level.Unfit.Select(u => new UnfitHits(Axis.Up, u.First, u.Last, u.Before, u.After)));
-            contradictions.AddRange(level.Contradictions.Select(c => new Contradiction(Axis.Up, c.Miss, c.Left, c.Right, Length.FromInches(FramingSolver.Wood[0].Ply))));
+            var nogging = line with { Makes = FramingLine.Wood, Spacing = 0, Material = ToldMaterial.Wood };
+            var level = FramingSolver.Solve(nogging, [.. bay], [], 0, wall.Height.Inches);
+            crossings.AddRange(level.Members.Select(m => Member(m, Axis.Up) with { From = bay.Key.From, To = bay.Key.To }));
+            solved.Add((Axis.Up, nogging, level));
         }
 
         return (
             wall with { Studs = studs },
-            new([.. vertical, .. crossings.OrderBy(c => c.Centre)], untrue, contradictions, [.. upright.Expected.Select(Length.FromInches)], soundings) { Unfit = unfit },
+            new(
+                [.. vertical, .. crossings.OrderBy(c => c.Centre)],
+                [.. solved.SelectMany(s => s.Solved.Untrue)],
+                [.. solved.SelectMany(s => s.Solved.Contradictions.Select(c => new Contradiction(s.Axis, c.Miss, c.Left, c.Right, Length.FromInches(s.Line.Makes[0].Ply))))],
+                [.. upright.Expected.Select(Length.FromInches)],
+                soundings)
+            { Unfit = [.. solved.SelectMany(s => s.Solved.Unfit.Select(u => new UnfitHits(s.Axis, u.First, u.Last, u.Before, u.After)))] },
             unclear);
     }
 
-    /// <summary>How wide members of a wall are, and how they stand.</summary>
-    internal static IReadOnlyList<Make> Makes(Wall wall) => wall.Kind == WallKind.SteelStuds ? FramingSolver.Steel : FramingSolver.Wood;
+    /// <summary>In which ways the studs of a wall may stand.</summary>
+    internal static IReadOnlyList<Make> Makes(Wall wall) => wall.Kind == WallKind.SteelStuds ? FramingLine.Steel : FramingLine.Wood;
 
-    /// <summary>What the members of a wall are made of.</summary>
-    internal static ToldMaterial Material(Wall wall) => wall.Kind == WallKind.SteelStuds ? ToldMaterial.Metal : ToldMaterial.Wood;
+    /// <summary>What is known of the studs of a wall before anything was found.</summary>
+    internal static FramingLine Line(Wall wall, Length boltDiameter) =>
+        new(Makes(wall), wall.Spacing.Inches, boltDiameter.Inches, wall.Kind == WallKind.SteelStuds ? ToldMaterial.Metal : ToldMaterial.Wood);
 
     /// <summary>A stud as somebody put it on the sheet.</summary>
     internal static StatedMember Stated(Stud stud) => new(stud.Id, stud.Centre.Inches, stud.Width.Inches, stud.State, stud.Uncertainty.Inches);

@@ -50,7 +50,7 @@ public static class Probing
             }
 
             var belief = surveyed.Framing.Member(id)?.Belief ??
-                new FramingSolver(FramingMapper.Makes(surveyed.Wall), 0, boltDiameter.Inches, FramingMapper.Material(surveyed.Wall)).Of(FramingMapper.Stated(stud));
+                FramingSolver.Of(FramingMapper.Line(surveyed.Wall, boltDiameter) with { Spacing = 0 }, FramingMapper.Stated(stud));
             var tolerance = (stud.Width.Inches / 2) - (1.5 * boltDiameter.Inches);
             if (Next(belief, stud.Centre.Inches, tolerance) is not { } x)
             {

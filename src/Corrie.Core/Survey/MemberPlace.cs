@@ -1,0 +1,176 @@
+namespace Corrie.Core.Survey;
+
+/// <summary>A place where members may stand: what the facts leave possible there, weighed by everything else.</summary>
+internal sealed class MemberPlace
+{
+    private const double Quarter = 0.25;
+    private const double Margin = 2.375;
+    private const double ScannerMargin = 1.25;
+    private const double FoundFrom = 0.975;
+    private const double MissesReach = 3;
+    private const double UsualSpacing = 16;
+
+    private readonly FramingLine line;
+    private readonly IReadOnlyList<Make> makes;
+    private readonly IReadOnlyList<Sounding> nearMisses;
+    private readonly IReadOnlyList<Sounding> soft;
+    private readonly IReadOnlyList<Spans> spans;
+    private readonly bool bounded;
+    private readonly double start;
+    private readonly double[][] likelihoods;
+
+    /// <summary>Makes a place and weighs it by itself.</summary>
+    /// <param name="group">What was found there.</param>
+    /// <param name="line">What is known of the members of the line.</param>
+    /// <param name="misses">Where a bit fell through, anywhere along the line.</param>
+    public MemberPlace(EvidenceGroup group, FramingLine line, IReadOnlyList<Sounding> misses)
+    {
+        this.line = line;
+        Group = group;
+        makes = group.Stated?.Width is { } width ? [new(1, width, 0.95), new(2, width, 0.05)] : line.Makes;
+        nearMisses = [.. misses.Where(m => group.Away(m.Middle.Inches) <= MissesReach)];
+        soft = [.. group.Positives.Where(p => !EvidenceGroup.IsFact(p))];
+        // What contradicts itself gives no bounds: it stays a suspicion until somebody says which probe was wrong.
+        bounded = !group.Contradicted && group.Facts.Any();
+        spans = group.Contradicted ? [.. makes.Select(_ => new Spans([(group.First - 1, group.Last + 1)]))] : group.Possible(makes, nearMisses);
+
+        // A scanner is never more than some of its spreads off; a bit in a member of three, or a knock, may be.
+        var margin = bounded || group.Stated is not null || soft.Any(p => p.Evidence.Kind == EvidenceKind.Knock) ? Margin : ScannerMargin;
+        start = Math.Floor((group.First - margin) / Belief.Step) * Belief.Step;
+        likelihoods = Likelihoods((int)Math.Ceiling((group.Last + margin - start) / Belief.Step) + 1);
+        Weigh(null);
+    }
+
+    /// <summary>What was found there.</summary>
+    public EvidenceGroup Group { get; }
+
+    /// <summary>What is left open.</summary>
+    public Belief Belief { get; private set; } = null!;
+
+    /// <summary>The likeliest centre of a member, in inches.</summary>
+    public double Mark { get; private set; }
+
+    /// <summary>Probability that there is a member at all.</summary>
+    public double Presence { get; private set; }
+
+    /// <summary>Whether probes leave no room for what was read here.</summary>
+    /// <remarks>A bit that fell through inside of what a scanner showed settles it, unless other findings say more.</remarks>
+    public bool Disproved => !bounded && !Group.Contradicted && (
+        (nearMisses.Count > 0 && Presence < 0.05) ||
+        (Presence < 0.5 && soft.Any(IsReading) && soft.Where(IsReading).All(s => nearMisses.Any(m => m.High >= s.Low && m.Low <= s.High))));
+
+    /// <summary>Weighs what is possible.</summary>
+    /// <param name="module">What the other members of the line have to say; null while nobody knows of any.</param>
+    public void Weigh(ModulePrior? module)
+    {
+        var modules = module?.Around(Mark, start, likelihoods[0].Length);
+        var plain = 1 / (line.Spacing > 0 ? line.Spacing : UsualSpacing);
+        var weights = makes.Select((make, m) =>
+            likelihoods[m].Select((likely, i) => make.Prior * (modules?[i] ?? plain) * Belief.Step * likely).ToArray()).ToArray();
+
+        Belief = new(makes, spans, start, weights, bounded);
+        if (Belief.Total <= 0)
+        {
+            (Presence, Mark) = (0, (Group.First + Group.Last) / 2);
+            return;
+        }
+
+        Presence = Belief.Total / (Belief.Total + MethodErrors.Absent(Group.Positives, Group.Stated?.State, line.Material));
+        var (make, middle) = Belief.Likeliest();
+        Mark = middle + (makes[make].Plies % 2 == 1 ? 0 : makes[make].Offset(0));
+    }
+
+    /// <summary>The members that stand here.</summary>
+    public IEnumerable<SolvedMember> Members()
+    {
+        if (Belief.Total <= 0)
+        {
+            // Nothing fits: what somebody put on the sheet stays there as a guess, and so does what contradicts itself.
+            if (Group.Stated is not null || Group.Contradicted)
+            {
+                yield return new(Key(0, 1), Mark, makes[0].Ply, 1, StudState.Suspected, 0, 0, (Group.Last - Group.First) / 2, Belief, Soundings(Mark));
+            }
+
+            yield break;
+        }
+
+        var (best, middle) = Belief.Likeliest();
+        for (var ply = 0; ply < makes[best].Plies; ply++)
+        {
+            yield return Member(makes[best], ply, middle + makes[best].Offset(ply));
+        }
+    }
+
+    private SolvedMember Member(Make make, int ply, double wanted)
+    {
+        // The facts set the mark where they pin the centre down; until then what the scanner says is nearer the truth than their middle.
+        var tolerance = (make.Ply / 2) - (1.5 * line.Bolt) + 1e-6;
+        var pinned = Group.Contradicted ? wanted : Belief.BestMark(wanted);
+        var mark = Math.Abs(pinned - wanted) <= make.Ply / 2 && Belief.Worst(pinned) <= tolerance ? pinned : wanted;
+        var worst = Group.Contradicted ? double.PositiveInfinity : Belief.Worst(mark);
+        var near = Presence * Belief.Near(mark, Quarter);
+        var state = worst <= tolerance ? StudState.Confirmed
+            : near >= FoundFrom && !Group.Contradicted ? StudState.Found
+            : StudState.Suspected;
+        if (Group.Stated is { } stated && stated.State > state && !Group.Contradicted && !Disproved && Allows(stated.Centre))
+        {
+            state = stated.State;
+            worst = Math.Min(worst, Math.Max(stated.Uncertainty, Math.Abs(stated.Centre - mark)));
+        }
+
+        var doubt = state == StudState.Confirmed && double.IsFinite(worst) ? worst : Math.Min(worst, Belief.Spread(mark));
+        var presence = state == StudState.Confirmed && !Disproved ? 1 : Presence;
+        return new(Key(ply, make.Plies), mark, make.Ply, make.Plies, state, presence, near, doubt, Belief, Soundings(mark));
+    }
+
+    private double[][] Likelihoods(int points)
+    {
+        var scans = soft.Where(s => s.Evidence.Kind == EvidenceKind.ScannerEdges).ToList();
+        return [.. makes.Select((make, m) =>
+        {
+            var likely = new double[points];
+            // What no finding can be of need not be reckoned point by point.
+            if (!bounded && scans.Count > 0 && !scans.Any(s => MethodErrors.CanBe(make, s)))
+            {
+                return likely;
+            }
+
+            var findings = MethodErrors.Present(soft, make);
+            foreach (var (a, b) in spans[m].All)
+            {
+                // A span narrower than the grid still has its weight, at its nearest point.
+                var first = Math.Max(0, (int)Math.Ceiling((a - start) / Belief.Step));
+                var last = Math.Min(points - 1, (int)Math.Floor((b - start) / Belief.Step));
+                if (last < first)
+                {
+                    first = last = Math.Clamp((int)Math.Round((((a + b) / 2) - start) / Belief.Step), 0, points - 1);
+                }
+
+                for (var i = first; i <= last; i++)
+                {
+                    var middle = start + (i * Belief.Step);
+                    likely[i] = findings(middle) * Said(make, middle);
+                }
+            }
+
+            return likely;
+        })];
+    }
+
+    // How likely somebody says that a member is where it was put, if one of them has this middle.
+    private double Said(Make make, double middle) => Group.Stated is { } stated
+        ? MethodErrors.Bell(Belief.Off(make, middle, stated.Centre), Math.Max(stated.Uncertainty / 2, Belief.Step)) + 1e-4
+        : 1;
+
+    private static bool IsReading(Sounding s) => s.Evidence.Method is Method.Scanner or Method.Magnet;
+
+    private string Key(int ply, int plies)
+    {
+        var key = Group.Stated?.Id ?? "m-" + Group.Positives.Select(p => p.Evidence.Id).Order(StringComparer.Ordinal).First();
+        return plies == 1 ? key : $"{(key.Length > 21 ? key[..21] : key)}-{ply + 1}";
+    }
+
+    private bool Allows(double centre) => spans.Any(s => s.All.Any(i => centre >= i.From - Quarter && centre <= i.To + Quarter));
+
+    private List<Sounding> Soundings(double mark) => [.. Group.Positives, .. nearMisses.Where(m => Math.Abs(m.Middle.Inches - mark) <= MissesReach)];
+}

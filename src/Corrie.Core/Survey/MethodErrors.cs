@@ -1,0 +1,139 @@
+namespace Corrie.Core.Survey;
+
+/// <summary>How far each way of finding members errs, as likelihoods. Distances are in inches, densities by the inch.</summary>
+/// <remarks>
+/// Assumed (common practice and makers' usual statements, from memory): a scanner's edge to 1/10 in, one pass in twenty off by up to half an
+/// inch and more, one place in 150 in read as a member where there is none; a screw sits in the face in nine of ten cases; a bit meets something
+/// else once in fifty. docs/studies/framing.md shows how well that does on walls whose truth is known.
+/// </remarks>
+internal static class MethodErrors
+{
+    private const double ScannerEdge = 0.1;
+    private const double ScannerWild = 0.6;
+    private const double ScannerNever = 1;
+    private const double ScannerRest = 1e-6;
+    private const double WildShare = 0.05;
+    private const double KnockSpread = 1;
+    private const double KnockShare = 0.8;
+    private const double RightMaterial = 0.4;
+    private const double WrongMaterial = 6;
+    private const double FalseScans = 1d / 150;
+    private const double FalseAgain = 0.7;
+    private const double FalseMagnets = 1d / 60;
+    private const double FalseMagnetsOnStrips = 0.2;
+    private const double ScrewInFace = 0.9;
+    private const double FalseHit = 0.02;
+    private const double ShallowFalseHit = 0.5;
+    private const double Spacing = 16;
+
+    // Past this many squares of its spread a bell is below anything that it is added to.
+    private const double BellEnds = 40;
+
+    /// <summary>Whether a finding can be of members that stand in a way: no scanner takes two for one, or one for two.</summary>
+    public static bool CanBe(Make make, Sounding finding) =>
+        finding.Evidence.Kind != EvidenceKind.ScannerEdges || Math.Abs((finding.High - finding.Low).Inches - (2 * make.Reach)) <= ScannerNever;
+
+    /// <summary>How likely findings are beside members of a make, by the middle of these.</summary>
+    /// <param name="findings">The findings; what is a fact has no say here.</param>
+    /// <param name="make">The way in which members stand.</param>
+    /// <returns>A function of the middle, made ready once for a make.</returns>
+    public static Func<double, double> Present(IReadOnlyList<Sounding> findings, Make make)
+    {
+        var terms = findings.Select(f => Term(f, make)).ToList();
+        var scans = findings.Select(f => f.Evidence.Method == Method.Scanner).ToList();
+        var passes = scans.Count(s => s);
+        return middle =>
+        {
+            var (all, scanned) = (1d, 1d);
+            for (var i = 0; i < terms.Count; i++)
+            {
+                var likely = terms[i](middle);
+                (all, scanned) = scans[i] ? (all, scanned * likely) : (all * likely, scanned);
+            }
+
+            return all * (passes > 1 ? Math.Pow(scanned, Together(passes)) : scanned);
+        };
+    }
+
+    /// <summary>How likely findings are where there is no member: a joint, a pipe, a strip behind the board.</summary>
+    /// <param name="findings">All findings of the place.</param>
+    /// <param name="stated">How sure somebody was who put a member there; null where nobody did.</param>
+    /// <param name="material">What members of this wall are made of.</param>
+    public static double Absent(IReadOnlyList<Sounding> findings, StudState? stated, ToldMaterial material)
+    {
+        if (findings.Any(f => f.Evidence.Kind == EvidenceKind.Seen))
+        {
+            return 0;
+        }
+
+        var (log, scans) = (0d, 0);
+        foreach (var scan in findings.Where(f => f.Evidence.Method == Method.Scanner))
+        {
+            var width = scan.Evidence.Kind == EvidenceKind.ScannerEdges ? Bell((scan.High - scan.Low).Inches - 1.3, 0.6) : 1;
+            // Metal in a wall of wood is more often a pipe or a plate than a stud; the right material speaks for a member.
+            var told = scan.Evidence.Told == ToldMaterial.Nothing ? 1 : scan.Evidence.Told == material ? RightMaterial : WrongMaterial;
+            log += Math.Log((scans == 0 ? FalseScans : FalseAgain * Bell(0, 0.25)) * width * told);
+            scans++;
+        }
+
+        if (scans > 1)
+        {
+            log *= Together(scans);
+        }
+
+        foreach (var finding in findings)
+        {
+            log += finding.Evidence.Kind switch
+            {
+                EvidenceKind.Magnet => Math.Log(scans > 0 ? FalseMagnetsOnStrips : FalseMagnets),
+                EvidenceKind.Knock => Math.Log(0.5 / Spacing),
+                EvidenceKind.ProbeHit => Math.Log(finding.Evidence.Shallow ? ShallowFalseHit : FalseHit),
+                _ => 0,
+            };
+        }
+
+        log += stated switch
+        {
+            StudState.Confirmed => Math.Log(1e-4),
+            StudState.Found => Math.Log(0.02),
+            StudState.Suspected => Math.Log(0.5 / Spacing),
+            _ => 0,
+        };
+        return Math.Exp(log);
+    }
+
+    /// <summary>Density of a normal error.</summary>
+    public static double Bell(double off, double spread) => Math.Exp(-0.5 * off * off / (spread * spread)) / (spread * Math.Sqrt(2 * Math.PI));
+
+    // Passes of one scanner err together: the tenth tells little that the first two have not.
+    private static double Together(int passes) => 1 / (1 + (0.25 * (passes - 1)));
+
+    private static Func<double, double> Term(Sounding finding, Make make)
+    {
+        var (low, high, at, reach) = (finding.Low.Inches, finding.High.Inches, finding.Middle.Inches, make.Reach);
+        switch (finding.Evidence.Kind)
+        {
+            case EvidenceKind.ScannerEdges:
+                // A pass that goes wrong takes both edges with it: off by much, its edges as far apart as they should be but for a little.
+                var width = high - low - (2 * reach);
+                var wild = WildShare * Bell(width, 2 * ScannerEdge) / ScannerWild / Math.Sqrt(2 * Math.PI);
+                var close = (1 - WildShare) / (ScannerEdge * ScannerEdge * 2 * Math.PI);
+                return middle =>
+                {
+                    var (left, right, off) = (low - (middle - reach), high - (middle + reach), (at - middle) / ScannerWild);
+                    var squares = ((left * left) + (right * right)) / (ScannerEdge * ScannerEdge);
+                    return (squares < BellEnds ? close * Math.Exp(-0.5 * squares) : 0) + (wild * Math.Exp(-0.5 * off * off)) + ScannerRest;
+                };
+            case EvidenceKind.ScannerCentre:
+                return middle => ((1 - WildShare) * Bell(at - middle, ScannerEdge)) + (WildShare * Bell(at - middle, ScannerWild)) + ScannerRest;
+            case EvidenceKind.Magnet or EvidenceKind.ProbeHit:
+                return middle => (ScrewInFace * Face(Math.Abs(at - middle), reach) / (2 * reach)) + ((1 - ScrewInFace) / Spacing);
+            case EvidenceKind.Knock:
+                return middle => (KnockShare * Bell(at - middle, KnockSpread)) + ((1 - KnockShare) / Spacing);
+            default:
+                return _ => 1;
+        }
+    }
+
+    private static double Face(double off, double reach) => 1 / (1 + Math.Exp((off - reach) / 0.05));
+}
