@@ -46,9 +46,11 @@ public static class PlateSearch
     public static PlatePosition Best(Mount mount, IReadOnlyList<Stud> studs, Length arms, Length boltDiameter, WallKind wall)
     {
         var rows = RowsFor(mount, wall);
-        return Candidates(mount, rows, studs, arms - mount.Slide, arms + mount.Slide, boltDiameter)
+        var (from, to) = (arms - mount.Slide, arms + mount.Slide);
+        var near = Reached(rows, studs, from, to);
+        return Candidates(mount, rows, near, from, to, boltDiameter)
             .Append(arms)
-            .Select(plate => At(plate, rows, studs, arms, boltDiameter))
+            .Select(plate => At(plate, rows, near, arms, boltDiameter))
             .Min(Comparer<PlatePosition>.Create((a, b) => Compare(mount, a, b, boltDiameter)))!;
     }
 
@@ -89,6 +91,13 @@ public static class PlateSearch
     }
 
     private static List<PlateRow> RowsFor(Mount mount, WallKind wall) => mount.Walls.Contains(wall) ? [.. mount.Rows] : [];
+
+    // The studs whose face a hole comes over while the plate moves from one end to the other.
+    private static List<Stud> Reached(List<PlateRow> rows, IReadOnlyList<Stud> studs, Length from, Length to)
+    {
+        var slots = rows.SelectMany(r => r.Slots).ToList();
+        return slots.Count == 0 ? [] : [.. studs.Where(s => s.Right >= from + slots.Min(h => h.From) && s.Left <= to + slots.Max(h => h.To))];
+    }
 
     private static HashSet<Length> Candidates(
         Mount mount, List<PlateRow> rows, IReadOnlyList<Stud> studs, Length from, Length to, Length boltDiameter)

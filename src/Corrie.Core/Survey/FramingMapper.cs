@@ -23,9 +23,10 @@ public static class FramingMapper
 
         var soundings = new List<Sounding>();
         var unclear = new List<Evidence>();
+        var datums = Datum.Of(wall).ToDictionary(d => d.Id, d => d.At);
         foreach (var evidence in wall.Evidence)
         {
-            if (Locate(wall, evidence, evidence.Axis == Axis.Across ? across : up) is { } sounding)
+            if (Locate(wall, datums, evidence, evidence.Axis == Axis.Across ? across : up) is { } sounding)
             {
                 soundings.Add(sounding);
             }
@@ -77,9 +78,9 @@ public static class FramingMapper
     // What was carried through the wall is a good place to drill a pilot, and no more than that.
     private static Stud Capped(Stud stud) => stud is { Carried: true, State: StudState.Confirmed } ? stud with { State = StudState.Found } : stud;
 
-    private static Sounding? Locate(Wall wall, Evidence evidence, AdjustedNetwork network)
+    private static Sounding? Locate(Wall wall, Dictionary<string, Length> datums, Evidence evidence, AdjustedNetwork network)
     {
-        if (Faces.Resolve(wall, evidence.From, evidence.OtherFace) is not { } from || from.Axis != evidence.Axis || Position(wall, from.Point) is not { } datum)
+        if (Faces.Resolve(wall, evidence.From, evidence.OtherFace) is not { } from || from.Axis != evidence.Axis || Position(wall, datums, from.Point) is not { } datum)
         {
             return null;
         }
@@ -91,10 +92,10 @@ public static class FramingMapper
         return new(evidence, Length.Min(first, last), Length.Max(first, last), evidence.OtherFace ? Length.Max(deviation, Faces.Carried) : deviation);
     }
 
-    private static Length? Position(Wall wall, string point) =>
+    private static Length? Position(Wall wall, Dictionary<string, Length> datums, string point) =>
         point.StartsWith("studs/", StringComparison.Ordinal)
             ? wall.Studs.FirstOrDefault(s => "studs/" + s.Id == point)?.Centre
-            : Datum.Of(wall).FirstOrDefault(d => d.Id == point)?.At;
+            : datums.TryGetValue(point, out var at) ? at : null;
 
     private static (string Key, Length From, Length To) Bay(Length? beside, List<Stud> studs, Length width)
     {

@@ -65,8 +65,15 @@ internal sealed class MemberPlace
     {
         var modules = module?.Around(Mark, start, likelihoods[0].Length);
         var plain = 1 / (line.Spacing > 0 ? line.Spacing : UsualSpacing);
-        var weights = makes.Select((make, m) =>
-            likelihoods[m].Select((likely, i) => make.Prior * (modules?[i] ?? plain) * Belief.Step * likely).ToArray()).ToArray();
+        var weights = new double[makes.Count][];
+        for (var m = 0; m < weights.Length; m++)
+        {
+            weights[m] = new double[likelihoods[m].Length];
+            for (var i = 0; i < weights[m].Length; i++)
+            {
+                weights[m][i] = makes[m].Prior * (modules is null ? plain : modules[i]) * Belief.Step * likelihoods[m][i];
+            }
+        }
 
         Belief = new(makes, spans, start, weights, bounded);
         if (Belief.Total <= 0)
