@@ -1,5 +1,6 @@
 using System.Globalization;
 using Dapper;
+using Microsoft.Data.Sqlite;
 
 namespace Corrie.Data;
 
@@ -30,7 +31,10 @@ public enum Role
 /// <param name="PasswordHash">Hash of the password; never the password.</param>
 /// <param name="SiteId">A client's site; null for everybody else.</param>
 /// <param name="LockedUntil">When a lock after too many wrong passwords ends; null where there is none.</param>
-public sealed record Person(long Id, string SignIn, string Name, Role Role, string PasswordHash, long? SiteId, DateTimeOffset? LockedUntil);
+/// <param name="LeftAt">When they left the company; null for who is here.</param>
+/// <param name="Changes">How often password, role or being here has changed: an earlier sign-in does not count any more.</param>
+public sealed record Person(
+    long Id, string SignIn, string Name, Role Role, string PasswordHash, long? SiteId, DateTimeOffset? LockedUntil, DateTimeOffset? LeftAt, long Changes);
 
 /// <summary>The company's people.</summary>
 /// <param name="file">The company's file.</param>
@@ -43,62 +47,85 @@ public sealed class PeopleStore(CompanyFile file, TimeProvider time)
     /// <summary>How long they stay locked out.</summary>
     public static readonly TimeSpan LockFor = TimeSpan.FromMinutes(15);
 
+    // Read for every request, and changed hardly ever: kept until something is written. A company has one process.
+    private readonly Lock gate = new();
+    private IReadOnlyList<Person>? everybody;
+
+    /// <summary>Everybody, also who has left, by name.</summary>
+    public IReadOnlyList<Person> All()
+    {
+        lock (gate)
+        {
+            return everybody ??= Read();
+        }
+    }
+
+    /// <summary>Who signs in with a name; null for nobody.</summary>
+    public Person? Find(string signIn) => All().FirstOrDefault(p => string.Equals(p.SignIn, signIn, StringComparison.OrdinalIgnoreCase));
+
     /// <summary>Adds a person.</summary>
     public long Add(string signIn, string name, Role role, string passwordHash, long? siteId = null)
     {
-        using var connection = file.Connect();
-        return connection.ExecuteScalar<long>(
+        return Write(connection => connection.ExecuteScalar<long>(
             """
             insert into people (sign_in, name, role, password_hash, site_id)
             values (@signIn, @name, @role, @passwordHash, @siteId)
             returning id
             """,
-            new { signIn, name, role = role.ToString().ToLowerInvariant(), passwordHash, siteId });
+            new { signIn, name, role = Of(role), passwordHash, siteId }));
     }
 
     /// <summary>Gives a person a new password, and ends a lock.</summary>
-    public void SetPassword(long id, string passwordHash)
-    {
-        using var connection = file.Connect();
-        connection.Execute("update people set password_hash = @passwordHash, failures = 0, locked_until = null where id = @id", new { id, passwordHash });
-    }
+    public void SetPassword(long id, string passwordHash) => Update(
+        "password_hash = @passwordHash, failures = 0, locked_until = null, changes = changes + 1", new { id, passwordHash });
 
-    /// <summary>Everybody, by name.</summary>
-    public IReadOnlyList<Person> All() => Query("order by name", new { });
+    /// <summary>Gives a person another role.</summary>
+    /// <param name="id">Key.</param>
+    /// <param name="role">The role.</param>
+    /// <param name="siteId">A client's site.</param>
+    public void SetRole(long id, Role role, long? siteId) => Update(
+        "role = @role, site_id = @siteId, changes = changes + 1", new { id, role = Of(role), siteId });
 
-    /// <summary>Who signs in with a name; null for nobody.</summary>
-    public Person? Find(string signIn) => Query("where sign_in = @signIn", new { signIn }).SingleOrDefault();
+    /// <summary>Notes that a person has left, or is back.</summary>
+    public void SetLeft(long id, bool left) => Update(
+        "left_at = @at, changes = changes + 1", new { id, at = left ? Text.Of(time.GetUtcNow()) : null });
 
     /// <summary>Notes a wrong password, and locks after <see cref="FailuresToLock"/> of them in a row.</summary>
-    public void Failed(long id)
-    {
-        using var connection = file.Connect();
-        connection.Execute(
-            """
-            update people set
-              failures = case when failures + 1 >= @most then 0 else failures + 1 end,
-              locked_until = case when failures + 1 >= @most then @until else locked_until end
-            where id = @id
-            """,
-            new { id, most = FailuresToLock, until = Text.Of(time.GetUtcNow() + LockFor) });
-    }
+    public void Failed(long id) => Update(
+        """
+        failures = case when failures + 1 >= @most then 0 else failures + 1 end,
+        locked_until = case when failures + 1 >= @most then @until else locked_until end
+        """,
+        new { id, most = FailuresToLock, until = Text.Of(time.GetUtcNow() + LockFor) });
 
     /// <summary>Notes a right password.</summary>
-    public void Succeeded(long id)
+    public void Succeeded(long id) => Update("failures = 0, locked_until = null", new { id });
+
+    private static string Of(Role role) => role.ToString().ToLowerInvariant();
+
+    private void Update(string sets, object arguments) => Write(connection => connection.Execute($"update people set {sets} where id = @id", arguments));
+
+    private T Write<T>(Func<SqliteConnection, T> change)
     {
-        using var connection = file.Connect();
-        connection.Execute("update people set failures = 0, locked_until = null where id = @id", new { id });
+        lock (gate)
+        {
+            using var connection = file.Connect();
+            var result = change(connection);
+            everybody = null;
+            return result;
+        }
     }
 
-    private List<Person> Query(string tail, object arguments)
+    private List<Person> Read()
     {
         using var connection = file.Connect();
         return
         [
-            .. connection.Query<(long Id, string SignIn, string Name, string Role, string Hash, long? Site, string? Locked)>(
-                "select id, sign_in, name, role, password_hash, site_id, locked_until from people " + tail, arguments)
+            .. connection.Query<(long Id, string SignIn, string Name, string Role, string Hash, long? Site, string? Locked, string? Left, long Changes)>(
+                "select id, sign_in, name, role, password_hash, site_id, locked_until, left_at, changes from people order by name")
                 .Select(p => new Person(
-                    p.Id, p.SignIn, p.Name, Enum.Parse<Role>(p.Role, ignoreCase: true), p.Hash, p.Site, p.Locked is null ? null : Text.Time(p.Locked))),
+                    p.Id, p.SignIn, p.Name, Enum.Parse<Role>(p.Role, ignoreCase: true), p.Hash, p.Site,
+                    p.Locked is null ? null : Text.Time(p.Locked), p.Left is null ? null : Text.Time(p.Left), p.Changes)),
         ];
     }
 }

@@ -7,6 +7,7 @@ using Microsoft.AspNetCore.Authentication.Cookies;
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.DataProtection;
 using Microsoft.AspNetCore.ResponseCompression;
+using Microsoft.Extensions.Caching.Memory;
 
 var builder = WebApplication.CreateBuilder(args);
 var data = Path.GetFullPath(builder.Configuration["Data"] ?? "data");
@@ -18,6 +19,7 @@ builder.Services.AddSingleton(services => new Companies(data, services.GetRequir
 builder.Services.AddSingleton<Passwords>();
 builder.Services.AddSingleton<LiveJobs>();
 builder.Services.AddHttpContextAccessor();
+builder.Services.AddMemoryCache();
 builder.Services.AddScoped(services => services.GetRequiredService<IHttpContextAccessor>().HttpContext is { } context &&
     Reader.Of(context, services.GetRequiredService<Companies>()) is { } reader
         ? reader
@@ -30,16 +32,26 @@ builder.Services.AddAuthentication(CookieAuthenticationDefaults.AuthenticationSc
     cookie.Cookie.Name = "corrie";
     cookie.Cookie.SameSite = SameSiteMode.Lax;
     cookie.ExpireTimeSpan = TimeSpan.FromDays(14);
+    cookie.Events.OnValidatePrincipal = context =>
+    {
+        if (Reader.Of(context.HttpContext, context.Principal!, context.HttpContext.RequestServices.GetRequiredService<Companies>()) is null)
+        {
+            context.RejectPrincipal();
+        }
+
+        return Task.CompletedTask;
+    };
     cookie.Events.OnRedirectToLogin = context => ApiOrPage(context, StatusCodes.Status401Unauthorized);
     cookie.Events.OnRedirectToAccessDenied = context => ApiOrPage(context, StatusCodes.Status403Forbidden);
 });
+builder.Services.AddOptions<CookieAuthenticationOptions>(CookieAuthenticationDefaults.AuthenticationScheme)
+    .PostConfigure<IMemoryCache>((cookie, memory) => cookie.TicketDataFormat = new RememberedTickets(cookie.TicketDataFormat, memory));
 builder.Services.AddAuthorization(authorization =>
 {
     foreach (var permission in Enum.GetValues<Permission>())
     {
-        authorization.AddPolicy(permission.ToString(), policy => policy.RequireAssertion(context =>
-            context.User.Identity is { IsAuthenticated: true } && context.User.Claims.Any(c =>
-                c.Type == System.Security.Claims.ClaimTypes.Role && Enum.TryParse<Corrie.Data.Role>(c.Value, out var role) && role.May(permission))));
+        authorization.AddPolicy(permission.ToString(), policy => policy.RequireAuthenticatedUser().RequireAssertion(context =>
+            context.Resource is HttpContext http && Reader.Of(http, context.User, http.RequestServices.GetRequiredService<Companies>())?.May(permission) == true));
     }
 
     authorization.FallbackPolicy = new AuthorizationPolicyBuilder().RequireAuthenticatedUser().Build();

@@ -47,7 +47,7 @@ public sealed class Passwords(TimeProvider time)
         }
 
         var right = hasher.VerifyHashedPassword(signIn, person?.PasswordHash ?? nobody.Value, password) != PasswordVerificationResult.Failed;
-        if (person is null)
+        if (person is not { LeftAt: null })
         {
             return (SignInOutcome.Wrong, null);
         }

@@ -12,7 +12,7 @@ public sealed class Reader
     public const string UnitsCookie = "corrie-units";
 
     private const string CompanyClaim = "company";
-    private const string SiteClaim = "site";
+    private const string ChangesClaim = "changes";
 
     private Reader(Company company, string signIn, string name, Role role, long? siteId, string units)
     {
@@ -62,42 +62,29 @@ public sealed class Reader
         _ => new(job),
     };
 
-    /// <summary>What the sign-in cookie holds of a person.</summary>
-    public static ClaimsPrincipal Principal(Company company, Person person, string scheme)
-    {
-        var identity = new ClaimsIdentity(
-            [
-                new(ClaimTypes.NameIdentifier, person.SignIn),
-                new(ClaimTypes.Name, person.Name),
-                new(ClaimTypes.Role, person.Role.ToString()),
-                new(CompanyClaim, company.Key),
-            ],
-            scheme);
-        if (person.SiteId is { } site)
-        {
-            identity.AddClaim(new(SiteClaim, site.ToString(CultureInfo.InvariantCulture)));
-        }
+    /// <summary>What the sign-in cookie holds of a person: who they are, and not what they may do, which can change.</summary>
+    public static ClaimsPrincipal Principal(Company company, Person person, string scheme) => new(new ClaimsIdentity(
+        [
+            new(ClaimTypes.NameIdentifier, person.SignIn),
+            new(CompanyClaim, company.Key),
+            new(ChangesClaim, person.Changes.ToString(CultureInfo.InvariantCulture)),
+        ],
+        scheme));
 
-        return new(identity);
-    }
+    /// <summary>The reader of a request; null where nobody is signed in, or somebody whose sign-in does not count any more.</summary>
+    public static Reader? Of(HttpContext context, Companies companies) => Of(context, context.User, companies);
 
-    /// <summary>The reader of a request; null where nobody is signed in.</summary>
-    public static Reader? Of(HttpContext context, Companies companies)
+    /// <summary>The reader that a sign-in stands for; null where it does not count any more.</summary>
+    public static Reader? Of(HttpContext context, ClaimsPrincipal user, Companies companies)
     {
-        var user = context.User;
         if (user.FindFirstValue(CompanyClaim) is not { } key || companies.Find(key) is not { } company ||
-            !Enum.TryParse<Role>(user.FindFirstValue(ClaimTypes.Role), out var role))
+            user.FindFirstValue(ClaimTypes.NameIdentifier) is not { } signIn || company.People.Find(signIn) is not { LeftAt: null } person ||
+            user.FindFirstValue(ChangesClaim) != person.Changes.ToString(CultureInfo.InvariantCulture))
         {
             return null;
         }
 
         var units = context.Request.Cookies[UnitsCookie];
-        return new(
-            company,
-            user.FindFirstValue(ClaimTypes.NameIdentifier)!,
-            user.FindFirstValue(ClaimTypes.Name)!,
-            role,
-            long.TryParse(user.FindFirstValue(SiteClaim), out var site) ? site : null,
-            UnitChoices.Any(c => c.Key == units) ? units! : "job");
+        return new(company, person.SignIn, person.Name, person.Role, person.SiteId, UnitChoices.Any(c => c.Key == units) ? units! : "job");
     }
 }

@@ -1,4 +1,3 @@
-using System.Security.Claims;
 using Corrie.Web.Access;
 using Microsoft.AspNetCore.OutputCaching;
 
@@ -33,7 +32,7 @@ public sealed class WallCache : IOutputCachePolicy
         var vary = context.CacheVaryByRules;
         vary.QueryKeys = "*";
         vary.HeaderNames = new(["HX-Request", "Accept-Encoding"]);
-        vary.VaryByValues["who"] = $"{reader.Company.Key}/{http.User.FindFirstValue(ClaimTypes.NameIdentifier)}/{reader.Role}/{reader.SiteId}/{reader.Units}";
+        vary.VaryByValues["who"] = $"{reader.Company.Key}/{reader.SignIn}/{reader.Role}/{reader.SiteId}/{reader.Units}";
         vary.VaryByValues["form"] = http.Request.Cookies["corrie-form"] ?? string.Empty;
         vary.VaryByValues["what"] = $"{ledger.Seq}/{reader.Company.Catalogue.Changes}";
         return ValueTask.CompletedTask;

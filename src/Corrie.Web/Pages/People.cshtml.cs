@@ -29,9 +29,6 @@ public sealed class PeopleModel(Reader reader, Passwords passwords, TimeProvider
     /// <summary>What was wrong.</summary>
     public string? Problem { get; private set; }
 
-    /// <summary>What was done.</summary>
-    public string? Done { get; private set; }
-
     /// <summary>Everybody.</summary>
     public IReadOnlyList<Person> Everybody => reader.Company.People.All();
 
@@ -58,38 +55,83 @@ public sealed class PeopleModel(Reader reader, Passwords passwords, TimeProvider
     {
     }
 
+    /// <summary>What was done.</summary>
+    public string? Done { get; private set; }
+
     /// <summary>Adds a person.</summary>
     public IActionResult OnPost(string? password)
     {
-        var known = Enum.TryParse<Role>(Role, out var role);
-        Problem = string.IsNullOrWhiteSpace(PersonName) ? "No name was typed. Expected: the person's name."
-            : !known ? $"'{Role}' is no role. Expected: one of the list."
-            : role == Data.Role.Client && Sites.All(s => s.Id != SiteId) ? "A client without a site would see nothing. Expected: one of the sites."
+        var (role, fault) = AskedRole();
+        fault = string.IsNullOrWhiteSpace(PersonName) ? "No name was typed. Expected: the person's name."
+            : fault is not null ? fault
             : reader.Company.People.Find(SignInName ?? string.Empty) is not null ? $"Somebody signs in as '{SignInName}' already. Expected: another name."
             : Passwords.Fault(SignInName, password);
-        if (Problem is null)
+        if (fault is not null)
         {
-            reader.Company.People.Add(SignInName!, PersonName!.Trim(), role, passwords.Hash(SignInName!, password!), role == Data.Role.Client ? SiteId : null);
-            return Redirect("/people");
+            return Refuse(fault);
         }
 
-        Response.StatusCode = StatusCodes.Status422UnprocessableEntity;
+        reader.Company.People.Add(SignInName!, PersonName!.Trim(), role, passwords.Hash(SignInName!, password!), role == Data.Role.Client ? SiteId : null);
+        return Redirect("/people");
+    }
+
+    /// <summary>Gives somebody a new password; where they are signed in, they are signed out.</summary>
+    public IActionResult OnPostPassword(long id, string? password) => Change(
+        id,
+        person => Passwords.Fault(person.SignIn, password),
+        person => reader.Company.People.SetPassword(id, passwords.Hash(person.SignIn, password!)),
+        "has a new password");
+
+    /// <summary>Gives somebody another role, from their next press on.</summary>
+    public IActionResult OnPostRole(long id)
+    {
+        var (role, fault) = AskedRole();
+        return Change(
+            id,
+            person => fault ?? (role.May(Permission.ManagePeople) ? null : LastFault(person)),
+            _ => reader.Company.People.SetRole(id, role, role == Data.Role.Client ? SiteId : null),
+            "has another role, and signs in anew");
+    }
+
+    /// <summary>Notes that somebody has left, or is back. What they did stays on the record.</summary>
+    public IActionResult OnPostLeft(long id, bool left) => Change(
+        id,
+        person => left ? LastFault(person) : null,
+        _ => reader.Company.People.SetLeft(id, left),
+        left ? "has left, and cannot sign in any more" : "is back");
+
+    private IActionResult Change(long id, Func<Person, string?> fault, Action<Person> change, string done)
+    {
+        if (Everybody.FirstOrDefault(p => p.Id == id) is not { } person)
+        {
+            return Refuse("That person is not on the list any more.");
+        }
+
+        if (fault(person) is { } wrong)
+        {
+            return Refuse(wrong);
+        }
+
+        change(person);
+        Done = $"{person.Name} {done}.";
+        (PersonName, SiteId, Role) = (null, null, nameof(Data.Role.Installer));
         return Page();
     }
 
-    /// <summary>Gives somebody a new password.</summary>
-    public IActionResult OnPostPassword(long id, string? password)
-    {
-        var person = Everybody.FirstOrDefault(p => p.Id == id);
-        Problem = person is null ? "That person is not here any more." : Passwords.Fault(person.SignIn, password);
-        if (Problem is not null)
-        {
-            Response.StatusCode = StatusCodes.Status422UnprocessableEntity;
-            return Page();
-        }
+    private (Role Role, string? Fault) AskedRole() =>
+        !Enum.TryParse<Role>(Role, out var role) || !Enum.IsDefined(role) ? (default, $"'{Role}' is no role. Expected: one of the list.")
+        : role == Data.Role.Client && Sites.All(s => s.Id != SiteId) ? (role, "A client without a site would see nothing. Expected: one of the sites.")
+        : (role, null);
 
-        reader.Company.People.SetPassword(id, passwords.Hash(person!.SignIn, password!));
-        Done = $"{person.Name} has a new password.";
+    // A company in which nobody may add people would be locked out for good.
+    private string? LastFault(Person person) => Everybody.Any(p => p.Id != person.Id && p.LeftAt is null && p.Role.May(Permission.ManagePeople))
+        ? null
+        : $"{person.Name} is the last who may add people. Expected: somebody else in the office, or a lead, first.";
+
+    private PageResult Refuse(string words)
+    {
+        Problem = words;
+        Response.StatusCode = StatusCodes.Status422UnprocessableEntity;
         return Page();
     }
 }
