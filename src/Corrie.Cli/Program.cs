@@ -36,7 +36,7 @@ check.SetAction(parsed => WithSheet(parsed.GetRequiredValue(file), (sheet, outpu
     output.WriteLine($"The file is sound: {sheet.Head.Title} {sheet.Head.Number}.");
     foreach (var step in result.Steps)
     {
-        output.WriteLine($"  {step.Step,-7} {step.State.ToString().ToLowerInvariant(),-9} {step.Says.Say(style)}");
+        output.WriteLine($"  {step.Step,-7} {step.State.Word(),-9} {step.Says.Say(style)}");
     }
 
     foreach (var finding in result.Findings)

@@ -1,5 +1,6 @@
 using Corrie.Core.Catalogue;
 using Corrie.Core.Jobs;
+using Corrie.Core.Jobs.Format;
 using Corrie.Core.Measure;
 using Corrie.Core.Survey;
 
@@ -18,7 +19,7 @@ public static class AboveDrawing
         svg.Rect("floor-plan", s.Left, face, s.D(wall.Width), s.Floor - face);
         foreach (var stud in wall.Studs)
         {
-            svg.Group($"stud {stud.State.ToString().ToLowerInvariant()}");
+            svg.Group($"stud {stud.State.Word()}");
             svg.Rect("stud-face", s.X(stud.Left), back, s.D(stud.Width), s.D(wall.StudDepth));
             svg.Rect(wall.Kind == WallKind.SteelStuds ? "stud-steel" : "stud-wood", s.X(stud.Left), back, s.D(stud.Width), s.D(wall.StudDepth));
             svg.End();
@@ -33,7 +34,7 @@ public static class AboveDrawing
 
         foreach (var f in wall.Features.Where(f => f.Depth > Length.Zero))
         {
-            svg.Group($"feature {f.Kind.ToString().ToLowerInvariant()}");
+            svg.Group($"feature {f.Kind.Word()}");
             svg.Rect(f.Kind == FeatureKind.Soundbar ? "bar-body" : "body", s.X(f.Left), face, s.D(f.Width), s.D(f.Depth));
             svg.Words("name", s.X(f.Centre), Out(f.Depth) + 14, f.Name);
             svg.End();

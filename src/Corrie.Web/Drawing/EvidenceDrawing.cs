@@ -1,4 +1,5 @@
 using Corrie.Core.Jobs;
+using Corrie.Core.Jobs.Format;
 using Corrie.Core.Measure;
 using Corrie.Core.Survey;
 
@@ -103,7 +104,7 @@ public static class EvidenceDrawing
         var side = e.Beside is { } beside ? (level ? sheet.X(beside) : sheet.Y(beside)) : level ? sheet.X(wall.Width.Half) : lane;
         var (x, y) = level ? (side, Along(sounding.Middle)) : (Along(sounding.Middle), side);
 
-        svg.Group($"evidence {Name(e.Kind)}{(e.Struck || untrue ? " struck" : string.Empty)}{(e.OtherFace ? " through" : string.Empty)}");
+        svg.Group($"evidence {e.Kind.Word()}{(e.Struck || untrue ? " struck" : string.Empty)}{(e.OtherFace ? " through" : string.Empty)}");
         svg.Open("title", string.Empty, [], close: false).Raw(System.Net.WebUtility.HtmlEncode(
             $"{Words(e.Kind)} at {sounding.Middle.Show(style with { Denominator = 32 })} by {e.By}{(untrue ? ", disproved by a probe" : e.Struck ? ", struck out" : string.Empty)}")).End("title");
         switch (e.Kind)
@@ -148,19 +149,6 @@ public static class EvidenceDrawing
 
         svg.End();
     }
-
-    /// <summary>The word in the sheet's format.</summary>
-    public static string Name(EvidenceKind kind) => kind switch
-    {
-        EvidenceKind.Knock => "knock",
-        EvidenceKind.ScannerEdges => "scanner-edges",
-        EvidenceKind.ScannerCentre => "scanner-centre",
-        EvidenceKind.Magnet => "magnet",
-        EvidenceKind.ProbeHit => "probe-hit",
-        EvidenceKind.ProbeMiss => "probe-miss",
-        EvidenceKind.Seen => "seen",
-        _ => "live",
-    };
 
     /// <summary>What a crew says.</summary>
     public static string Words(EvidenceKind kind) => kind switch

@@ -1,4 +1,4 @@
-using Corrie.Core.Measure;
+using Corrie.Core.Jobs.Format;
 using Corrie.Core.Survey;
 
 namespace Corrie.Web.Drawing;
@@ -10,7 +10,7 @@ public static class FeatureDrawing
     public static void Draw(Svg svg, Sheet sheet, Feature feature, bool behind)
     {
         var (x, y, w, h) = (sheet.X(feature.Left), sheet.Y(feature.Top), sheet.D(feature.Width), sheet.D(feature.Height));
-        svg.Group($"feature {feature.Kind.ToString().ToLowerInvariant()}{(behind ? " faint" : string.Empty)}", ("data-feature", feature.Id));
+        svg.Group($"feature {feature.Kind.Word()}{(behind ? " faint" : string.Empty)}", ("data-feature", feature.Id));
         switch (feature.Kind)
         {
             case FeatureKind.Window:

@@ -1,4 +1,5 @@
 using Corrie.Core.Catalogue;
+using Corrie.Core.Jobs.Format;
 using Corrie.Core.Measure;
 using Corrie.Core.Survey;
 
@@ -16,9 +17,9 @@ public static class Framing
         var written = double.NegativeInfinity;
         foreach (var stud in wall.Studs)
         {
-            svg.Group($"stud {stud.State.ToString().ToLowerInvariant()} {(steel ? "steel" : "wood")}");
+            svg.Group($"stud {stud.State.Word()} {(steel ? "steel" : "wood")}");
             svg.Open("title", string.Empty, [], close: false)
-                .Raw(System.Net.WebUtility.HtmlEncode($"stud {stud.State.ToString().ToLowerInvariant()} at {stud.Centre.Show(style)}, good to {stud.Uncertainty.Show(style with { Denominator = 32 })}")).End("title");
+                .Raw(System.Net.WebUtility.HtmlEncode($"stud {stud.State.Word()} at {stud.Centre.Show(style)}, good to {stud.Uncertainty.Show(style with { Denominator = 32 })}")).End("title");
             if (stud.Uncertainty > Length.Zero && stud.State != StudState.Confirmed)
             {
                 svg.Rect("doubt", sheet.X(stud.Left - stud.Uncertainty), top, sheet.D(stud.Width + (stud.Uncertainty * 2)), height);
@@ -43,9 +44,9 @@ public static class Framing
     {
         foreach (var member in map.Crossings)
         {
-            svg.Group($"stud level {member.State.ToString().ToLowerInvariant()} wood");
+            svg.Group($"stud level {member.State.Word()} wood");
             svg.Open("title", string.Empty, [], close: false)
-                .Raw(System.Net.WebUtility.HtmlEncode($"level member {member.State.ToString().ToLowerInvariant()} at {member.Centre.Show(style)}")).End("title");
+                .Raw(System.Net.WebUtility.HtmlEncode($"level member {member.State.Word()} at {member.Centre.Show(style)}")).End("title");
             svg.Rect("stud-face", sheet.X(member.From), sheet.Y(member.Centre + member.Width.Half), sheet.D(member.To - member.From), sheet.D(member.Width));
             svg.Rect("stud-wood", sheet.X(member.From), sheet.Y(member.Centre + member.Width.Half), sheet.D(member.To - member.From), sheet.D(member.Width));
             svg.End();

@@ -1,5 +1,6 @@
 using Corrie.Core.Catalogue;
 using Corrie.Core.Jobs;
+using Corrie.Core.Jobs.Format;
 using Corrie.Core.Measure;
 using Corrie.Core.Survey;
 
@@ -34,7 +35,7 @@ public static class SideDrawing
         var outer = plan.Placed?.Outer;
         foreach (var f in wall.Features.Where(f => f.Depth > Length.Zero && (outer is null || f.Overlaps(outer.Value.Left, outer.Value.Right))))
         {
-            svg.Group($"feature {f.Kind.ToString().ToLowerInvariant()}");
+            svg.Group($"feature {f.Kind.Word()}");
             svg.Rect(f.Kind == FeatureKind.Soundbar ? "bar-body" : "body", face, s.Y(f.Top), s.D(f.Depth), s.D(f.Height));
             svg.Words("name-left", Out(f.Depth) + 5, s.Y(f.Top) + 13, f.Name);
             svg.End();

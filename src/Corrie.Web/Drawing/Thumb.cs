@@ -1,6 +1,5 @@
-using Corrie.Core.Catalogue;
 using Corrie.Core.Jobs;
-using Corrie.Core.Survey;
+using Corrie.Core.Jobs.Format;
 using Microsoft.AspNetCore.Html;
 
 namespace Corrie.Web.Drawing;
@@ -25,7 +24,7 @@ public static class Thumb
 
             foreach (var f in wall.Features)
             {
-                svg.Rect($"hint {f.Kind.ToString().ToLowerInvariant()}", sheet.X(f.Left), sheet.Y(f.Top), Math.Max(1.5, sheet.D(f.Width)), Math.Max(1.5, sheet.D(f.Height)));
+                svg.Rect($"hint {f.Kind.Word()}", sheet.X(f.Left), sheet.Y(f.Top), Math.Max(1.5, sheet.D(f.Width)), Math.Max(1.5, sheet.D(f.Height)));
             }
 
             if (plan.Placed is { } placed)

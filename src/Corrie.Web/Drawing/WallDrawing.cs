@@ -2,6 +2,7 @@ using System.Collections.Concurrent;
 using System.Runtime.CompilerServices;
 using Corrie.Core.Catalogue;
 using Corrie.Core.Jobs;
+using Corrie.Core.Jobs.Format;
 using Corrie.Core.Measure;
 using Corrie.Core.Survey;
 using Microsoft.AspNetCore.Html;
@@ -32,7 +33,7 @@ public static class WallDrawing
         var wall = plan.Sheet.Wall!;
         var sheet = Sheet.Of(wall.Width, wall.Height, surveying);
         var svg = new Svg();
-        svg.Open("svg", $"drawing view-{view.ToString().ToLowerInvariant()}",
+        svg.Open("svg", $"drawing view-{view.Word()}",
             [
                 ("xmlns", "http://www.w3.org/2000/svg"),
                 ("id", "drawing"),

@@ -32,8 +32,8 @@ public static class PlanFile
             ["job"] = new JsonObject { ["number"] = plan.Sheet.Head.Number, ["title"] = plan.Sheet.Head.Title },
             ["steps"] = All(plan.Steps, s => new JsonObject
             {
-                ["step"] = s.Step.ToString().ToLowerInvariant(),
-                ["state"] = s.State.ToString().ToLowerInvariant(),
+                ["step"] = s.Step.Word(),
+                ["state"] = s.State.Word(),
                 ["says"] = s.Says.Say(style),
                 ["stops"] = s.Stops,
                 ["cautions"] = s.Cautions,
@@ -42,7 +42,7 @@ public static class PlanFile
             {
                 ["id"] = d.Id,
                 ["name"] = d.Name,
-                ["axis"] = d.Axis.ToString().ToLowerInvariant(),
+                ["axis"] = d.Axis.Word(),
                 ["at"] = Exact(d.At),
             }),
             ["marks"] = All(plan.Marks, m => MarkOf(plan, m, style, Exact)),
@@ -54,15 +54,15 @@ public static class PlanFile
                 ["members"] = All(survey.Framing.Members, m => new JsonObject
                 {
                     ["id"] = m.Id,
-                    ["axis"] = m.Axis.ToString().ToLowerInvariant(),
+                    ["axis"] = m.Axis.Word(),
                     ["centre"] = Exact(m.Centre),
                     ["width"] = Exact(m.Width),
                     ["uncertainty"] = Exact(m.Uncertainty),
-                    ["state"] = m.State.ToString().ToLowerInvariant(),
+                    ["state"] = m.State.Word(),
                     ["plies"] = m.Plies,
                     ["presence"] = Math.Round(m.Presence, 4),
                     ["carried"] = m.Carried,
-                    ["methods"] = All(m.Methods, x => JsonValue.Create(x.ToString().ToLowerInvariant())),
+                    ["methods"] = All(m.Methods, x => JsonValue.Create(x.Word())),
                     ["evidence"] = All(m.Soundings, s => JsonValue.Create(s.Evidence.Id)),
                 }),
                 ["falseReadings"] = All(survey.Framing.False, f => JsonValue.Create(f.Evidence.Id)),
@@ -100,7 +100,7 @@ public static class PlanFile
 
         json["probes"] = All(plan.Probes, p => new JsonObject
         {
-            ["axis"] = p.Axis.ToString().ToLowerInvariant(),
+            ["axis"] = p.Axis.Word(),
             ["at"] = Exact(p.At),
             ["beside"] = p.Beside is { } beside ? Exact(beside) : null,
             ["for"] = p.For,
@@ -136,7 +136,7 @@ public static class PlanFile
             json["hookLine"] = Exact(hung.HookLine);
             json["chains"] = All(hung.Chains, c => new JsonObject
             {
-                ["from"] = c.From.ToString().ToLowerInvariant(),
+                ["from"] = c.From.Word(),
                 ["steps"] = c.Say().Say(style),
                 ["hookLine"] = Exact(c.Result),
             });

@@ -81,7 +81,7 @@ public static class SheetReader
             root.Has("display") ? Display(root.Group("display")) : null,
             root.Has("mount") ? Mount(root.Group("mount")) : null,
             new(
-                EdgeOf(hanging.Text("reference")),
+                hanging.Choice<Edge>("reference") ?? Edge.Bottom,
                 hanging.Whole("armHoleLeft"),
                 hanging.Whole("armHoleRight"),
                 hanging.Length("measuredBottomToHook"),
@@ -98,7 +98,7 @@ public static class SheetReader
             return null;
         }
 
-        var kind = WallKindOf(wall.Text("kind"));
+        var kind = wall.Choice<WallKind>("kind") ?? WallKind.WoodStuds;
         var scan = wall.Group("scan");
         return new(
             width,
@@ -150,20 +150,10 @@ public static class SheetReader
 
     private static Evidence EvidenceOf(string id, Part e)
     {
-        var axis = e.Text("axis") == "up" ? Axis.Up : Axis.Across;
+        var axis = e.Choice<Axis>("axis") ?? Axis.Across;
         return new(
             id,
-            e.Text("kind") switch
-            {
-                "knock" => EvidenceKind.Knock,
-                "scanner-edges" => EvidenceKind.ScannerEdges,
-                "magnet" => EvidenceKind.Magnet,
-                "probe-hit" => EvidenceKind.ProbeHit,
-                "probe-miss" => EvidenceKind.ProbeMiss,
-                "seen" => EvidenceKind.Seen,
-                "live" => EvidenceKind.Live,
-                _ => EvidenceKind.ScannerCentre,
-            },
+            e.Choice<EvidenceKind>("kind")!.Value,
             axis,
             e.Text("from") ?? (axis == Axis.Up ? Datum.Floor : Datum.LeftCorner),
             e.Length("at")!.Value,
@@ -171,12 +161,7 @@ public static class SheetReader
             e.Length("beside"),
             e.Length("good") ?? Probing.Accuracy,
             e.Length("bite"),
-            e.Text("told") switch
-            {
-                "wood" => ToldMaterial.Wood,
-                "metal" => ToldMaterial.Metal,
-                _ => ToldMaterial.Nothing,
-            },
+            e.Choice<ToldMaterial>("told") ?? ToldMaterial.Nothing,
             e.Yes("struck"),
             e.Yes("gap"),
             OtherFace(e),
@@ -185,13 +170,7 @@ public static class SheetReader
 
     private static HouseQuestions Questions(Part q) => new(
         q.Whole("built"),
-        q.Text("flue") switch
-        {
-            "none" => FlueState.None,
-            "dead" => FlueState.Dead,
-            "live" => FlueState.Live,
-            _ => null,
-        },
+        q.Choice<FlueState>("flue"),
         q.Answer("gas"),
         q.Answer("fireRated"),
         q.Answer("insulated"),
@@ -201,12 +180,7 @@ public static class SheetReader
 
     private static Stud StudOf(string id, Part stud, WallKind kind)
     {
-        var state = stud.Text("state") switch
-        {
-            "confirmed" => StudState.Confirmed,
-            "found" => StudState.Found,
-            _ => StudState.Suspected,
-        };
+        var state = stud.Choice<StudState>("state") ?? StudState.Suspected;
         // A tape is good to 1/32 in, a scanner to about 1/4, spacing to 1/2 (common practice).
         var uncertainty = stud.Length("uncertainty") ?? state switch
         {
@@ -219,24 +193,7 @@ public static class SheetReader
 
     private static Feature FeatureOf(string id, Part feature)
     {
-        var kind = feature.Text("kind") switch
-        {
-            "furniture" => FeatureKind.Furniture,
-            "soundbar" => FeatureKind.Soundbar,
-            "mantel" => FeatureKind.Mantel,
-            "fireplace" => FeatureKind.Fireplace,
-            "beam" => FeatureKind.Beam,
-            "window" => FeatureKind.Window,
-            "door" => FeatureKind.Door,
-            "receptacle" => FeatureKind.Receptacle,
-            "switch" => FeatureKind.Switch,
-            "signal-plate" => FeatureKind.SignalPlate,
-            "cable" => FeatureKind.Cable,
-            "pipe" => FeatureKind.Pipe,
-            "gas" => FeatureKind.Gas,
-            "old-hole" => FeatureKind.OldHole,
-            _ => FeatureKind.Other,
-        };
+        var kind = feature.Choice<FeatureKind>("kind") ?? FeatureKind.Other;
         return new(
             id,
             kind,
@@ -264,18 +221,9 @@ public static class SheetReader
         // Nothing said sideways means the middle of the wall.
         var over = placement.Text("over") ?? (placement.Has("across") ? null : "wall");
         return new(
-            placement.Text("school") switch
-            {
-                "as-low-as-it-goes" => School.AsLowAsItGoes,
-                "standing" => School.Standing,
-                "over-a-mantel" => School.OverAMantel,
-                "hung-as-art" => School.HungAsArt,
-                "line-up" => School.LineUp,
-                "above-furniture-to-be-changed" => School.AboveFurnitureToBeChanged,
-                _ => School.EyeLine,
-            },
+            placement.Choice<School>("school") ?? School.EyeLine,
             placement.Text("reason") ?? string.Empty,
-            EdgeOf(placement.Text("given")),
+            placement.Choice<Edge>("given") ?? Edge.Bottom,
             height,
             over,
             placement.Length("across") ?? Length.Zero,
@@ -314,14 +262,8 @@ public static class SheetReader
         var parked = m.Length("depthParked")!.Value;
         return new(
             m.Text("name")!,
-            m.Text("kind") switch
-            {
-                "tilting" => MountKind.Tilting,
-                "articulating" => MountKind.Articulating,
-                "pull-down" => MountKind.PullDown,
-                _ => MountKind.Flat,
-            },
-            [.. m.List("walls").Select(w => WallKindOf(w!.GetValue<string>())).Distinct().Order()],
+            m.Choice<MountKind>("kind")!.Value,
+            [.. m.List("walls").Select(w => Choices.Of<WallKind>(w!.GetValue<string>())!.Value).Distinct().Order()],
             m.Mass("rated"),
             m.Mass("mass"),
             m.Length("vesaWidest")!.Value,
@@ -367,12 +309,7 @@ public static class SheetReader
         return new(
             new(
                 f.Text("name")!,
-                f.Text("kind") switch
-                {
-                    "wood-screw" => FastenerKind.WoodScrew,
-                    "toggle" => FastenerKind.Toggle,
-                    _ => FastenerKind.LagScrew,
-                },
+                f.Choice<FastenerKind>("kind")!.Value,
                 f.Length("diameter")!.Value,
                 f.Length("length")!.Value,
                 f.Length("tip") ?? Length.Zero,
@@ -380,26 +317,12 @@ public static class SheetReader
                 f.Length("hole") ?? Length.Zero,
                 f.Length("grip") ?? Length.Zero,
                 f.Has("ratedTension") ? f.Mass("ratedTension").Weight : null,
-                f.Text("basis") == "allowable" ? RatingBasis.Allowable : RatingBasis.Ultimate),
+                f.Choice<RatingBasis>("basis") ?? RatingBasis.Ultimate),
             fixing.Number("gravity"),
             fixing.Length("pilot"),
             bits.Count == 0 ? PilotHole.UsualBits : bits,
             fixing.Length("packing") ?? Length.Zero);
     }
-
-    private static Edge EdgeOf(string? word) => word switch
-    {
-        "top" => Edge.Top,
-        "centre" => Edge.Centre,
-        _ => Edge.Bottom,
-    };
-
-    private static WallKind WallKindOf(string? word) => word switch
-    {
-        "steel-studs" => WallKind.SteelStuds,
-        "masonry" => WallKind.Masonry,
-        _ => WallKind.WoodStuds,
-    };
 
     // A group of values whose form has been checked.
     private readonly struct Part(JsonObject? group)
@@ -409,6 +332,9 @@ public static class SheetReader
         public Part Group(string name) => new(group?[name] as JsonObject);
 
         public string? Text(string name) => group?[name]?.GetValue<string>();
+
+        public T? Choice<T>(string name)
+            where T : struct, Enum => Choices.Of<T>(Text(name));
 
         public bool Yes(string name, bool otherwise = false) => group?[name] is JsonValue v ? v.GetValue<bool>() : otherwise;
 

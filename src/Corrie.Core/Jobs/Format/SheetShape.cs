@@ -1,5 +1,8 @@
 using System.Text.Json.Nodes;
+using Corrie.Core.Catalogue;
 using Corrie.Core.Measure;
+using Corrie.Core.Placement;
+using Corrie.Core.Survey;
 
 namespace Corrie.Core.Jobs.Format;
 
@@ -36,7 +39,7 @@ public static class SheetShape
         "the mount",
         new("item", new TextShape("the catalogue's key, where it was copied from there", 40)),
         new("name", new TextShape("what it is, without a make", 120), true),
-        new("kind", new ChoiceShape("how it carries and moves", "flat", "tilting", "articulating", "pull-down"), true),
+        new("kind", ChoiceShape.Of<MountKind>("how it carries and moves"), true),
         new("walls", new ListShape("kinds of wall it is made for", WallKind(), 3), true),
         new("rated", new MassShape("rated weight"), true),
         new("mass", new MassShape("its own weight"), true),
@@ -77,7 +80,7 @@ public static class SheetShape
         "the bolt, screw or toggle",
         new("item", new TextShape("the catalogue's key, where it was copied from there", 40)),
         new("name", new TextShape("what it is, without a make", 120), true),
-        new("kind", new ChoiceShape("what kind", "lag-screw", "wood-screw", "toggle"), true),
+        new("kind", ChoiceShape.Of<FastenerKind>("what kind"), true),
         new("diameter", Size("shank diameter"), true),
         new("length", Size("length under the head"), true),
         new("tip", Distance("length of the tapered tip")),
@@ -85,7 +88,7 @@ public static class SheetShape
         new("hole", Distance("the hole it needs, for toggles")),
         new("grip", Distance("the most a toggle clamps")),
         new("ratedTension", new MassShape("the maker's load in tension through board and steel flange")),
-        new("basis", new ChoiceShape("what that load means", "allowable", "ultimate")));
+        new("basis", ChoiceShape.Of<RatingBasis>("what that load means")));
 
     /// <summary>The whole job file.</summary>
     public static GroupShape Root { get; } = new(
@@ -116,11 +119,11 @@ public static class SheetShape
                 "a member",
                 new("centre", At("its centre from the left corner; left out where readings give it")),
                 new("width", new LengthShape("its face", Step, Length.Tape(24))),
-                new("state", new ChoiceShape("how sure it is", "suspected", "found", "confirmed")),
+                new("state", ChoiceShape.Of<StudState>("how sure it is")),
                 new("uncertainty", new LengthShape("how far its centre may be off", Length.Zero, Length.Tape(12)))))),
             new("features", new MapShape("what is on the wall or before it", new GroupShape(
                 "a feature",
-                new("kind", new ChoiceShape("what it is", "furniture", "soundbar", "mantel", "fireplace", "beam", "window", "door", "receptacle", "switch", "signal-plate", "cable", "pipe", "gas", "old-hole", "other"), true),
+                new("kind", ChoiceShape.Of<FeatureKind>("what it is"), true),
                 new("name", new TextShape("what the crew calls it", 80)),
                 new("left", At("left edge from the left corner"), true),
                 new("bottom", At("bottom over the floor")),
@@ -144,15 +147,15 @@ public static class SheetShape
                 new("by", new TextShape("who measured", 80))))),
             new("evidence", new MapShape("what was found of the framing", new GroupShape(
                 "a piece of evidence",
-                new("kind", new ChoiceShape("how it was found", "knock", "scanner-edges", "scanner-centre", "magnet", "probe-hit", "probe-miss", "seen", "live"), true),
-                new("axis", new ChoiceShape("across for upright members, up for level ones", "across", "up")),
+                new("kind", ChoiceShape.Of<EvidenceKind>("how it was found"), true),
+                new("axis", ChoiceShape.Of<Axis>("across for upright members, up for level ones")),
                 new("from", new TextShape("the datum that it was measured from, such as left-corner, floor or f1/right", 40)),
                 new("at", new LengthShape("where, from that datum", -Room, Room), true),
                 new("to", new LengthShape("the far edge, where both edges were found", -Room, Room)),
                 new("beside", At("where on the other axis, from the floor or the left corner")),
                 new("good", new LengthShape("how far it may be off", Length.Zero, Length.Tape(4))),
                 new("bite", Distance("how deep the bit went into what it met")),
-                new("told", new ChoiceShape("what the scanner said of the material", "wood", "metal")),
+                new("told", ChoiceShape.Of<ToldMaterial>("what the scanner said of the material", ToldMaterial.Nothing)),
                 new("face", new ChoiceShape("on which face it was found; sides and direction are as seen from there", "this", "other")),
                 new("struck", new YesNoShape("whether it was taken back as wrong")),
                 new("gap", new YesNoShape("for a miss: whether it is the gap between two members")),
@@ -161,7 +164,7 @@ public static class SheetShape
             new("questions", new GroupShape(
                 "answers that change the job",
                 new("built", new NumberShape("year in which the house was built", 1000, 2200, whole: true)),
-                new("flue", new ChoiceShape("the flue", "none", "dead", "live")),
+                new("flue", ChoiceShape.Of<FlueState>("the flue")),
                 new("gas", new YesNoShape("whether gas runs near")),
                 new("fireRated", new YesNoShape("whether the wall is fire-rated or a party wall")),
                 new("insulated", new YesNoShape("whether it is an outside wall with insulation")),
@@ -202,9 +205,9 @@ public static class SheetShape
                 new("crossings", new YesNoShape("whether cables that cross the members were looked for")))))),
         new("placement", new GroupShape(
             "where the picture goes",
-            new("school", new ChoiceShape("how the height is chosen", "eye-line", "as-low-as-it-goes", "standing", "over-a-mantel", "hung-as-art", "line-up", "above-furniture-to-be-changed")),
+            new("school", ChoiceShape.Of<School>("how the height is chosen")),
             new("reason", new TextShape("why that one", 300)),
-            new("given", new ChoiceShape("the line that the height is for", "bottom", "centre", "top")),
+            new("given", ChoiceShape.Of<Edge>("the line that the height is for")),
             new("height", At("that line over the floor")),
             new("over", new TextShape("the centre line it hangs on: wall, or a feature's key", 24)),
             new("across", new LengthShape("centre from the left corner, or right of the centre line it hangs on", -Room, Room)),
@@ -226,7 +229,7 @@ public static class SheetShape
         new("mount", Mount),
         new("hanging", new GroupShape(
             "how it hangs",
-            new("reference", new ChoiceShape("the edge that heights are carried from", "bottom", "centre", "top")),
+            new("reference", ChoiceShape.Of<Edge>("the edge that heights are carried from")),
             new("armHoleLeft", new NumberShape("arm hole on the left, from the top", 1, 60, whole: true)),
             new("armHoleRight", new NumberShape("arm hole on the right, from the top", 1, 60, whole: true)),
             new("measuredBottomToHook", Offset("bottom edge to hook, measured")),
@@ -280,5 +283,5 @@ public static class SheetShape
 
     private static LengthShape Offset(string says) => new(says, -Part, Part);
 
-    private static ChoiceShape WallKind() => new("what the wall is", "wood-studs", "steel-studs", "masonry");
+    private static ChoiceShape WallKind() => ChoiceShape.Of<WallKind>("what the wall is");
 }

@@ -208,6 +208,12 @@ public sealed class TextShape(string says, int longest = 200) : Shape(says)
 /// <param name="words">The words.</param>
 public sealed class ChoiceShape(string says, params IReadOnlyList<string> words) : Shape(says)
 {
+    /// <summary>One of the members of an enumeration.</summary>
+    /// <param name="says">What it chooses.</param>
+    /// <param name="without">Members that a file never names.</param>
+    public static ChoiceShape Of<T>(string says, params IEnumerable<T> without)
+        where T : struct, Enum => new(says, Choices.Words(without));
+
     /// <summary>The words.</summary>
     public IReadOnlyList<string> Words { get; } = words;
 

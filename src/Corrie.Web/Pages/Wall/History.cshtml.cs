@@ -1,5 +1,4 @@
 using Corrie.Core.Jobs.Entries;
-using Corrie.Core.Jobs.Format;
 using Corrie.Web.Access;
 using Corrie.Web.Jobs;
 using Microsoft.AspNetCore.Authorization;

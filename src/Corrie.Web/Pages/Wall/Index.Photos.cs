@@ -1,0 +1,78 @@
+using System.Text.Json.Nodes;
+using Corrie.Core.Measure;
+using Corrie.Data;
+using Corrie.Web.Access;
+using Corrie.Web.Drawing;
+using Microsoft.AspNetCore.Mvc;
+
+namespace Corrie.Web.Pages.Wall;
+
+/// <content>Photos, pinned to what they show.</content>
+public sealed partial class IndexModel
+{
+    /// <summary>The part of the page where photos are added.</summary>
+    public const string PhotoForm = "/wall/photos/new/picture";
+
+    /// <summary>Pins a photo to what it shows.</summary>
+    public async Task<IActionResult> OnPostPhotoAsync(string? of, string? says, IFormFile? picture)
+    {
+        if (picture is null)
+        {
+            return Refuse(PhotoForm, says ?? string.Empty, "No picture was chosen. Expected: a JPEG, PNG or WebP picture.");
+        }
+
+        if (of is null || !(of == "wall" || Sheet.Wall?.Features.Any(f => f.Id == of) == true || Sheet.Wall?.Evidence.Any(e => "evidence/" + e.Id == of) == true))
+        {
+            return Refuse(PhotoForm, says ?? string.Empty, "It is not said what the photo shows. Expected: the wall, or something on it.");
+        }
+
+        using var bytes = new MemoryStream();
+        await picture.CopyToAsync(bytes);
+        var (name, problem) = reader.Company.Photos.Add(bytes.ToArray());
+        if (name is null)
+        {
+            return Refuse(PhotoForm, says ?? string.Empty, problem + ". Expected: a JPEG, PNG or WebP picture of at most 20 MB.");
+        }
+
+        var photo = new JsonObject { ["of"] = of, ["picture"] = name, ["by"] = reader.Name };
+        if (!string.IsNullOrWhiteSpace(says))
+        {
+            photo["says"] = says.Trim()[..Math.Min(200, says.Trim().Length)];
+        }
+
+        return await Append([new("/wall/photos/p" + Key(), photo)]);
+    }
+
+    /// <summary>A photo of this job.</summary>
+    public IActionResult OnGetPicture(string name, string? size)
+    {
+        var wanted = size switch
+        {
+            "view" => PhotoSize.View,
+            "original" => PhotoSize.Original,
+            _ => PhotoSize.Thumbnail,
+        };
+        if (wanted == PhotoSize.Original && !reader.May(Permission.SeeOriginals))
+        {
+            return Forbid();
+        }
+
+        // Only what is, or was, pinned to this job is shown to its readers.
+        if (!Job.Ledger.Entries.Any(e => e.Value?.ToJsonString().Contains(name, StringComparison.Ordinal) == true) || name.Length != 64 ||
+            reader.Company.Photos.Find(name, wanted) is not { } path)
+        {
+            return NotFound();
+        }
+
+        Response.Headers.CacheControl = "private, max-age=31536000, immutable";
+        return wanted == PhotoSize.Original ? PhysicalFile(path, "application/octet-stream", name[..12] + ".original") : PhysicalFile(path, "image/jpeg");
+    }
+
+    /// <summary>The address of a photo.</summary>
+    public string Picture(string name, string size) => $"/jobs/{Id}/survey?handler=Picture&name={name}&size={size}";
+
+    /// <summary>What a photo shows, in words.</summary>
+    public string ShownBy(string of) => of == "wall" ? "the wall"
+        : Sheet.Wall?.Features.FirstOrDefault(f => f.Id == of)?.Name
+        ?? (Plan.Survey?.Framing.Soundings.FirstOrDefault(s => "evidence/" + s.Evidence.Id == of) is { } s ? $"{EvidenceDrawing.Words(s.Evidence.Kind)} at {s.Middle.Show(Style)}" : of);
+}
