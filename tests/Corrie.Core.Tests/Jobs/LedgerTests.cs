@@ -99,8 +99,8 @@ public class LedgerTests
     public void Additions_of_several_people_never_collide() =>
         Gen.Shuffle(Enumerable.Range(0, 12).ToArray()).Sample(order =>
         {
-            seq = 0;
-            var ledger = Ledger.Fold([.. order.Select(i => Set($"e{i}", $"/wall/studs/s{i}", new JsonObject { ["centre"] = $"{i} in" }, [], $"p{i % 3}"))]);
+            var ledger = Ledger.Fold([.. order.Select((i, n) => new Entry(
+                $"e{i}", n + 1, $"/wall/studs/s{i}", new JsonObject { ["centre"] = $"{i} in" }, [], null, $"e{i}", $"p{i % 3}", default, default, "test"))]);
             return ledger.Rivals.Count == 0 && ((JsonObject)Pointer.Get(ledger.Document, "/wall/studs")!).Count == 12;
         }, iter: 100);
 }

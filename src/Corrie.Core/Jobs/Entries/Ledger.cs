@@ -10,17 +10,19 @@ namespace Corrie.Core.Jobs.Entries;
 public sealed class Ledger
 {
     private readonly List<Entry> effective;
+    private readonly HashSet<string> counts;
     private readonly Dictionary<string, List<Entry>> heads = [];
+    private readonly SortedSet<string> paths = new(StringComparer.Ordinal);
 
     private Ledger(IReadOnlyList<Entry> entries)
     {
         Entries = entries;
         effective = Effective(entries);
         var byId = entries.ToDictionary(e => e.Id);
-        var counts = effective.Select(e => e.Id).ToHashSet();
-        foreach (var entry in effective)
+        counts = [.. effective.Select(e => e.Id)];
+        foreach (var entry in effective.Where(e => e.Undoes is null))
         {
-            Put(entry, byId, counts);
+            Put(entry, byId);
         }
 
         Document = [];
@@ -67,11 +69,14 @@ public sealed class Ledger
     }
 
     /// <summary>What stood at a part before an entry: for the history.</summary>
-    public JsonNode? Before(Entry entry) =>
-        Pointer.Get(Fold([.. Entries.TakeWhile(e => e.Seq < entry.Seq)]).Document, entry.Path);
+    /// <remarks>Only what is about that part, or about a whole or a part of it, has a say.</remarks>
+    public JsonNode? Before(Entry entry) => Pointer.Get(
+        Fold([.. Entries.TakeWhile(e => e.Seq < entry.Seq)
+            .Where(e => e.Undoes is not null || Pointer.Covers(e.Path, entry.Path) || Pointer.Covers(entry.Path, e.Path))]).Document,
+        entry.Path);
 
     /// <summary>Whether an entry counts: it has not been taken back.</summary>
-    public bool InForce(Entry entry) => effective.Any(e => ReferenceEquals(e, entry));
+    public bool InForce(Entry entry) => counts.Contains(entry.Id);
 
     // From the last to the first: an undoing that counts strikes out its batch, which may itself be an undoing.
     private static List<Entry> Effective(IReadOnlyList<Entry> entries)
@@ -97,31 +102,29 @@ public sealed class Ledger
         return kept;
     }
 
-    private void Put(Entry entry, Dictionary<string, Entry> byId, HashSet<string> counts)
+    private void Put(Entry entry, Dictionary<string, Entry> byId)
     {
-        if (entry.Undoes is not null)
-        {
-            return;
-        }
-
-        // A whole takes the place of all its parts.
-        foreach (var inner in heads.Keys.Where(p => p != entry.Path && Pointer.Covers(entry.Path, p)).ToList())
+        // A whole takes the place of all its parts, which lie together in the order of the paths.
+        var within = entry.Path + '/';
+        foreach (var inner in paths.GetViewBetween(within, within + char.MaxValue).ToList())
         {
             heads.Remove(inner);
+            paths.Remove(inner);
         }
 
         if (!heads.TryGetValue(entry.Path, out var holders))
         {
             heads[entry.Path] = holders = [];
+            paths.Add(entry.Path);
         }
 
-        var replaced = Replaced(entry, byId, counts);
+        var replaced = Replaced(entry, byId);
         holders.RemoveAll(h => replaced.Contains(h.Id));
         holders.Add(entry);
     }
 
     // An entry that replaced one that was since taken back replaces what that one had replaced.
-    private static HashSet<string> Replaced(Entry entry, Dictionary<string, Entry> byId, HashSet<string> counts)
+    private HashSet<string> Replaced(Entry entry, Dictionary<string, Entry> byId)
     {
         var all = new HashSet<string>();
         var open = new Stack<string>(entry.Replaces);

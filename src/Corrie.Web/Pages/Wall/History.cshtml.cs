@@ -26,10 +26,14 @@ public sealed class HistoryModel(Reader reader) : PageModel
     [BindProperty(SupportsGet = true)]
     public long Id { get; set; }
 
+    /// <summary>Shows what is older than this place in the job's entries; null for the latest.</summary>
+    [BindProperty(SupportsGet = true)]
+    public long? Before { get; set; }
+
     /// <summary>The job.</summary>
     public OpenJob Job { get; private set; } = null!;
 
-    /// <summary>The latest entries, latest first.</summary>
+    /// <summary>Some entries, latest first.</summary>
     public IReadOnlyList<HistoryLine> Lines { get; private set; } = [];
 
     /// <summary>Shows the history.</summary>
@@ -45,7 +49,7 @@ public sealed class HistoryModel(Reader reader) : PageModel
         var names = reader.Company.People.All().ToDictionary(p => p.SignIn, p => p.Name);
         Lines =
         [
-            .. job.Ledger.Entries.Reverse().Take(Most).Select(e => new HistoryLine(
+            .. job.Ledger.Entries.Reverse().SkipWhile(e => e.Seq >= Before).Take(Most).Select(e => new HistoryLine(
                 e,
                 names.GetValueOrDefault(e.Author, e.Author),
                 PathWords.Name(e.Path, job.Ledger.Document),
