@@ -44,11 +44,14 @@ internal static class Client
     /// <summary>Posts a form with the token of a page, as a browser without script does.</summary>
     public static async Task<HttpResponseMessage> Post(this HttpClient client, string page, string to, params (string Name, string Value)[] fields)
     {
-        var html = await client.GetStringAsync(page);
-        var token = Regex.Match(html, "__RequestVerificationToken\" type=\"hidden\" value=\"([^\"]+)\"").Groups[1].Value;
+        var token = await client.Token(page);
         return await client.PostAsync(to, new FormUrlEncodedContent(
             fields.Select(f => KeyValuePair.Create(f.Name, f.Value)).Append(new("__RequestVerificationToken", token))));
     }
+
+    /// <summary>The token of a page's forms.</summary>
+    public static async Task<string> Token(this HttpClient client, string page) =>
+        Regex.Match(await client.GetStringAsync(page), "__RequestVerificationToken\" type=\"hidden\" value=\"([^\"]+)\"").Groups[1].Value;
 
     /// <summary>The text of a page, without its markup.</summary>
     public static string Plain(this string html) =>

@@ -14,8 +14,7 @@ public sealed class SurveyTests(Site site) : IClassFixture<Site>
 
     private static async Task<HttpResponseMessage> Pin(HttpClient client, long job, string of, byte[] picture)
     {
-        var html = await client.GetStringAsync(Survey(job));
-        var token = Regex.Match(html, "__RequestVerificationToken\" type=\"hidden\" value=\"([^\"]+)\"").Groups[1].Value;
+        var token = await client.Token(Survey(job));
         var file = new ByteArrayContent(picture) { Headers = { ContentType = new MediaTypeHeaderValue("image/png") } };
         return await client.PostAsync(Survey(job, "Photo"), new MultipartFormDataContent
         {

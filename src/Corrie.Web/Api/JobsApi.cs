@@ -198,7 +198,7 @@ public static class JobsApi
                 : null;
         }
 
-        if (entry.Path is not { Length: > 0 } path || path[0] != '/' || SheetShape.Root.At(path) is not { } shape)
+        if (entry.Path is not { Length: > 0 } path || SheetShape.Root.At(path) is not { } shape)
         {
             return Wrong($"'{entry.Path}' leads nowhere in a job sheet. Expected: a JSON Pointer such as /placement/height.", StatusCodes.Status422UnprocessableEntity);
         }

@@ -50,6 +50,11 @@ public abstract class Shape(string says)
     /// <summary>The form at the end of a JSON Pointer, or null where the pointer leads nowhere.</summary>
     public Shape? At(string pointer)
     {
+        if (pointer.Length > 0 && pointer[0] != '/')
+        {
+            return null;
+        }
+
         var shape = this;
         foreach (var key in Pointer.Split(pointer))
         {

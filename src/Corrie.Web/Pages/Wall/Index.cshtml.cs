@@ -115,6 +115,13 @@ public sealed partial class IndexModel(Reader reader, TimeProvider time) : PageM
             return;
         }
 
+        // What people type is taken as text and answered in words; what the forms themselves send is either there or was made by hand.
+        if (HttpMethods.IsPost(Request.Method) && !ModelState.IsValid)
+        {
+            context.Result = BadRequest();
+            return;
+        }
+
         Names = reader.Company.People.All().ToDictionary(p => p.SignIn, p => p.Name);
     }
 
