@@ -1,0 +1,66 @@
+using System.Diagnostics;
+using Corrie.Web.Demo;
+
+namespace Corrie.Web.Tests;
+
+/// <summary>The command line by itself, without the web part.</summary>
+public class CommandLineTests
+{
+    [Theory]
+    [InlineData("map-room", 1, "S  survey.framing-unconfirmed", "Source: common practice")]
+    [InlineData("bunkhouse-corridor", 0, "C  place.gap-too-small", "  Place   clear")]
+    [InlineData("wardens-office", 0, "The file is sound: Warden's office", "  Fix     clear")]
+    public async Task A_job_is_checked_with_its_findings_and_its_steps(string job, int status, params string[] says)
+    {
+        var (code, said, _) = await Run("check", Write(TarnHall.Read(job)));
+        Assert.Equal(status, code);
+        Assert.All(says, words => Assert.Contains(words, said));
+    }
+
+    [Theory]
+    [InlineData("{\"format\":\"corrie-job/1\",\"job\":{\"units\":\"in\"},\"wall\":{\"width\":\"5//8 in\"}}", "/wall/width", "no number below the stroke")]
+    [InlineData("nothing", "no JSON", "Expected")]
+    public async Task A_file_that_is_not_sound_ends_with_2_and_says_where_and_what(string text, params string[] says)
+    {
+        foreach (var command in new[] { "plan", "check" })
+        {
+            var (code, said, wrong) = await Run(command, Write(text));
+            Assert.Equal((2, string.Empty), (code, said));
+            Assert.All(says, words => Assert.Contains(words, wrong));
+        }
+    }
+
+    [Fact]
+    public async Task A_file_that_is_not_there_is_named()
+    {
+        var (code, _, wrong) = await Run("plan", Path.Combine(Path.GetTempPath(), "no-such-job.json"));
+        Assert.Equal(2, code);
+        Assert.Contains("no-such-job.json", wrong);
+    }
+
+    [Fact]
+    public async Task Figures_are_in_the_units_that_are_asked_for()
+    {
+        var file = Write(TarnHall.Read("map-room"));
+        // By hand: bottom 36 in, pattern's centre 14 1/4 in over it, half of 300 mm, fifth hole 4 3/4 in under the hook: 55 in + 150 mm = 1547 mm.
+        Assert.Contains("60 7/8 in above the floor", (await Run("plan", file)).Said);
+        Assert.Contains("1547 mm above the floor", (await Run("plan", file, "--units", "mm")).Said);
+        Assert.NotEqual(0, (await Run("plan", file, "--units", "cubits")).Code);
+    }
+
+    private static string Write(string text)
+    {
+        var file = Path.GetTempFileName();
+        File.WriteAllText(file, text);
+        return file;
+    }
+
+    private static async Task<(int Code, string Said, string Wrong)> Run(params string[] arguments)
+    {
+        var start = new ProcessStartInfo("dotnet", [Path.Combine(AppContext.BaseDirectory, "corrie.dll"), .. arguments]) { RedirectStandardOutput = true, RedirectStandardError = true };
+        using var process = Process.Start(start)!;
+        var (said, wrong) = (process.StandardOutput.ReadToEndAsync(), process.StandardError.ReadToEndAsync());
+        await process.WaitForExitAsync();
+        return (process.ExitCode, await said, await wrong);
+    }
+}
