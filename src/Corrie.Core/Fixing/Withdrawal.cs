@@ -19,22 +19,3 @@ public static class Withdrawal
     /// <param name="diameter">Shank diameter.</param>
     public static double WoodScrewPoundsPerInch(double gravity, Length diameter) => 2850 * gravity * gravity * diameter.Inches;
 }
-
-/// <summary>How hard a plate pulls at its bolts.</summary>
-public static class PlatePull
-{
-    /// <summary>
-    /// Pull on each bolt when the plate bears on the wall at its bottom edge and the bolts are equal springs: <c>T_i = M h_i / Σ h_j²</c>.
-    /// </summary>
-    /// <param name="weight">What hangs.</param>
-    /// <param name="reach">Centre of gravity to the wall's face.</param>
-    /// <param name="heights">Each bolt's height above the plate's bottom edge, over zero.</param>
-    /// <returns>The pull on each bolt, in the order of <paramref name="heights"/>.</returns>
-    public static IReadOnlyList<Force> PerBolt(Force weight, Length reach, IReadOnlyList<Length> heights)
-    {
-        var squares = heights.Sum(h => h.Inches * h.Inches);
-        return [.. heights.Select(h => squares == 0
-            ? default
-            : Force.FromPoundsForce(weight.PoundsForce * reach.Inches * h.Inches / squares))];
-    }
-}
