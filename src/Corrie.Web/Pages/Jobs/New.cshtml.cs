@@ -1,4 +1,5 @@
 using System.Text.Json.Nodes;
+using Corrie.Core.Jobs;
 using Corrie.Core.Jobs.Format;
 using Corrie.Core.Measure;
 using Corrie.Data;
@@ -154,6 +155,8 @@ public sealed class NewModel(Reader reader) : PageModel
     private async Task<IActionResult> StartAsync(long siteId, JsonObject document)
     {
         var id = await JobStart.StartAsync(reader.Company, siteId, document, reader.SignIn, "page");
-        return Redirect($"/jobs/{id}");
+        // A job opens at what it needs first; a wall that nobody has looked at is looked at from behind.
+        var next = reader.Open(id)!.Plan.Next?.Step ?? Step.Place;
+        return Redirect($"/jobs/{id}/{next.Word()}?view={(next == Step.Survey ? "behind" : "front")}");
     }
 }

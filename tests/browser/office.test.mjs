@@ -1,0 +1,128 @@
+// From nothing to a printed set-out, and what the office does around it.
+import assert from 'node:assert/strict';
+import { after, before, test } from 'node:test';
+import { faults, mark, start } from './site.mjs';
+
+let site;
+before(async () => { site = await start(); });
+after(async () => { await site?.stop(); });
+
+const answered = async (page, act) => {
+  const settles = await page.evaluate(() => window.settles);
+  await act();
+  await page.waitForFunction(n => window.settles > n, settles);
+};
+const type = (page, field, words) => answered(page, async () => {
+  await page.fill(field, words);
+  await page.press(field, 'Enter');
+});
+const choose = (page, field, item) => answered(page, () => page.selectOption(field, item));
+const to = (page, key, view) => answered(page, () => page.click(`[data-key="${key}"]`)).then(() => view && answered(page, () => page.click(`.views [data-key="${view}"]`)));
+
+test('a lead goes from an empty wall to a set-out sheet', async () => {
+  const page = await site.as('ines');
+  await page.goto(site.base + '/jobs/new');
+  await page.fill('#title', 'Boot room');
+  await page.fill('#width', '13 ft');
+  await page.fill('#height', '96');
+  await page.selectOption('#site', { index: 0 });
+  await page.click('.way .do >> nth=0');
+  await page.waitForSelector('#drawing');
+  assert.match(await page.innerText('.next'), /Next: Survey/);
+
+  // Two studs, 54 and 70 in, each confirmed by what a bit met and where it fell through.
+  for (const line of ['edges 53 1/4 to 54 3/4 @ 50', 'hit 54 1/2 @ 50', 'miss 54 29/32 @ 50', 'edges 69 1/4 to 70 3/4 @ 50', 'hit 70 1/2 @ 50', 'miss 70 29/32 @ 50']) {
+    await type(page, '#evidence', line);
+  }
+  await answered(page, () => page.selectOption('#f-wall-kind', 'wood-studs'));
+  assert.equal(await page.locator('.members .confirmed').count(), 2);
+
+  await to(page, '2');
+  await choose(page, '#choose-display', 'd-50');
+  await type(page, '#f-placement-height', '40');
+  await type(page, '#f-placement-across', "5' 2\"");
+  assert.equal(await mark(page, 'bottom'), '40 up');
+  await to(page, '3');
+  await choose(page, '#choose-mount', 'm-flat16');
+  await to(page, '4', 'b');
+  await choose(page, '#choose-fastener', 'f-516');
+  // By hand: a hit at 54 1/2 and a miss at 54 29/32, half a face and 1/32 in each, leave 53 23/32 to 54 3/16; half way is 53 15/16.
+  assert.equal(await page.locator('.bolt').count(), 4);
+  assert.equal(await mark(page, 'bolts/1+3'), '53 15/16 across');
+  assert.equal(await mark(page, 'bolts/2+4'), '69 15/16 across');
+
+  await page.click('text=Set-out sheet');
+  await page.waitForSelector('.paper');
+  const paper = await page.innerText('.paper');
+  for (const words of ['Boot room', 'Hook line', 'Bolts 1, 3', 'Services not looked for']) {
+    assert.ok(paper.includes(words), `the sheet does not say ${words}`);
+  }
+  const pdf = (await page.pdf({ preferCSSPageSize: true, printBackground: true })).toString('latin1');
+  assert.equal(pdf.match(/\/Type \/Page\b/g).length, 1);
+  assert.deepEqual(page.faults, []);
+  await page.context().close();
+});
+
+test('jobs are found by words and state, and what is not there says so', async () => {
+  const page = await site.as('tom');
+  await page.keyboard.press('/');
+  await page.keyboard.type('corridor');
+  await page.keyboard.press('Enter');
+  await page.waitForURL('**search=corridor**');
+  assert.deepEqual(await page.locator('.wall-card h2').allInnerTexts().then(t => t.map(w => w.split('\n')[0].trim().replace(/ \d+$/, ''))), ['Bunkhouse corridor']);
+  await page.click('.states >> text=Stopped');
+  await page.waitForSelector('.empty');
+  assert.match(await page.innerText('.empty'), /No job fits corridor stopped/);
+  await page.click('.empty a');
+  assert.ok(await page.locator('.wall-card').count() >= 6);
+  await page.context().close();
+});
+
+test('an item of the catalogue is changed for later jobs, and the jobs planned with it keep their copy', async () => {
+  const page = await site.as('olive');
+  await page.goto(site.base + '/catalogue/display/d-65');
+  await page.fill('#m-height', '5//8');
+  await page.click('.item-form .do');
+  await page.waitForSelector('.problem');
+  assert.equal(await page.inputValue('#m-height'), '5//8');
+  await page.fill('#m-height', '33 in');
+  await page.click('.item-form .do');
+  await page.waitForFunction(() => document.querySelector('aside')?.innerText.includes('Version 2'));
+  assert.match(await page.innerText('aside'), /Map room/);
+  await page.goto(site.base + '/jobs/6/place?view=front');
+  assert.equal(await mark(page, 'top'), '68 3/4 up');
+  await choose(page, '#choose-display', 'd-43i');
+  await choose(page, '#choose-display', 'd-65');
+  // 36 in and the display's new 33.
+  assert.equal(await mark(page, 'top'), '69 up');
+  await page.context().close();
+});
+
+test('the history says who set what from what, and what was taken back is struck out', async () => {
+  const page = await site.as('tom');
+  await page.goto(site.base + '/jobs/4/place?view=front');
+  await type(page, '#f-placement-height', '47');
+  await answered(page, () => page.click('[data-key="u"]'));
+  await page.click('text=History');
+  const lines = await page.locator('.entries li').allInnerTexts();
+  assert.match(lines[0].replace(/\s+/g, ' '), /Tom Birkett took back/);
+  assert.match(lines[1].replace(/\s+/g, ' '), /Tom Birkett the display's height: 46 in → 47 in taken back/);
+  assert.deepEqual(await faults(page), []);
+  await page.context().close();
+});
+
+test('whoever leaves is signed out, and the list says so on a phone too', async () => {
+  const [ines, tom] = [await site.as('ines', { width: 390, height: 844 }), await site.as('tom')];
+  await ines.goto(site.base + '/people');
+  assert.ok(await ines.evaluate(() => document.documentElement.scrollWidth) <= 390);
+  await ines.locator('tr', { hasText: 'Tom' }).getByText('Has left').click();
+  await ines.waitForSelector('.fact');
+  assert.match(await ines.innerText('.fact'), /Tom Birkett has left/);
+  await tom.goto(site.base + '/jobs');
+  assert.match(tom.url(), /sign-in/);
+  await ines.locator('tr', { hasText: 'Tom' }).getByText('Is back').click();
+  await ines.waitForFunction(() => document.querySelector('.fact')?.innerText.includes('is back'));
+  assert.deepEqual(await faults(ines), []);
+  await ines.context().close();
+  await tom.context().close();
+});
