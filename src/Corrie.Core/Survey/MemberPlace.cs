@@ -142,7 +142,7 @@ internal sealed class MemberPlace
                 return likely;
             }
 
-            var findings = MethodErrors.Present(soft, make);
+            var findings = MethodErrors.Present(soft, make, start, points);
             foreach (var (a, b) in spans[m].All)
             {
                 // A span narrower than the grid still has its weight, at its nearest point.
@@ -155,8 +155,7 @@ internal sealed class MemberPlace
 
                 for (var i = first; i <= last; i++)
                 {
-                    var middle = start + (i * Belief.Step);
-                    likely[i] = findings(middle) * Said(make, middle);
+                    likely[i] = findings[i] * Said(make, start + (i * Belief.Step));
                 }
             }
 
