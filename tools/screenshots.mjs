@@ -9,8 +9,8 @@ const site = await start();
 const page = await site.as('ines');
 const shots = {
   'wall-front': '/jobs/6/place?view=front', 'wall-behind': '/jobs/6/hang?view=behind', 'wall-side': '/jobs/3/place?view=side', 'wall-above': '/jobs/4/fix?view=above',
-  survey: '/jobs/6/survey?view=behind', section: '/jobs/1/survey?view=side', practice: '/practice/2?did=s34;s62;m1325000;p1358000;p1352000&done=true', 'wall-metric': '/jobs/5/place?view=front', jobs: '/jobs', catalogue: '/catalogue/mount', item: '/catalogue/mount/m-tilt24',
-  sheet: '/jobs/6/sheet', new: '/jobs/new', history: '/jobs/6/history',
+  survey: '/jobs/6/survey?view=behind', section: '/jobs/1/survey?view=side', practice: '/practice/2?did=s34;s62;p955040;p949960;p1349248;p1344168&done=true', 'wall-metric': '/jobs/5/place?view=front', jobs: '/jobs', catalogue: '/catalogue/mount', item: '/catalogue/mount/m-tilt24',
+  sheet: '/jobs/6/sheet', new: '/jobs/new', history: '/jobs/6/history', people: '/people',
 };
 for (const [name, path] of Object.entries(shots)) {
   await page.goto(site.base + path);

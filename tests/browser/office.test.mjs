@@ -126,3 +126,21 @@ test('whoever leaves is signed out, and the list says so on a phone too', async 
   await ines.context().close();
   await tom.context().close();
 });
+
+test('a measure on an item\'s drawing leads to its question, and lights up with it', async () => {
+  const page = await site.as('ines');
+  await page.goto(site.base + '/catalogue/mount/m-tilt24');
+  await page.focus('#m-plateWidth');
+  assert.deepEqual(await page.locator('.measure.lit').evaluateAll(all => all.map(m => m.dataset.of)), ['plateWidth']);
+  assert.match(await page.locator('.measure.lit text').textContent(), /^24/);
+  await page.locator('.measure[data-of="hookUp"] text').click();
+  assert.equal(await page.evaluate(() => document.activeElement.id), 'm-hookUp');
+  // Every question of the form stands under one heading.
+  for (const [kind, item, asked] of [['mount', 'm-tilt24', 29], ['display', 'd-65', 13], ['fastener', 'f-38', 10]]) {
+    await page.goto(`${site.base}/catalogue/${kind}/${item}`);
+    assert.equal(await page.locator('.item-form fieldset .ask').count(), asked);
+    assert.equal(await page.locator('legend:text("Besides")').count(), 0);
+    assert.deepEqual(await faults(page), []);
+  }
+  await page.context().close();
+});

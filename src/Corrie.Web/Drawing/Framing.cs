@@ -14,7 +14,8 @@ public static class Framing
         var top = sheet.Y(wall.Height);
         var height = sheet.D(wall.Height);
         var steel = wall.Kind == WallKind.SteelStuds;
-        var written = double.NegativeInfinity;
+        var (written, raised) = (double.NegativeInfinity, false);
+        var figureWidth = style.System == UnitSystem.Millimetres ? 38 : style.FeetInches ? 66 : 50;
         foreach (var stud in wall.Studs)
         {
             svg.Group($"stud {stud.State.Word()} {(steel ? "steel" : "wood")}");
@@ -28,11 +29,12 @@ public static class Framing
             svg.Rect("stud-face", sheet.X(stud.Left), top, sheet.D(stud.Width), height);
             svg.Rect(steel ? "stud-steel" : "stud-wood", sheet.X(stud.Left), top, sheet.D(stud.Width), height);
             svg.Line("stud-centre", sheet.X(stud.Centre), top, sheet.X(stud.Centre), sheet.Floor);
-            // Members side by side share the first one's figure.
-            if (sheet.X(stud.Centre) - written > 38)
+            // Members side by side share the first one's figure; figures that would run together stand in two rows.
+            if (sheet.X(stud.Centre) - written > 18)
             {
+                raised = sheet.X(stud.Centre) - written < figureWidth && !raised;
                 written = sheet.X(stud.Centre);
-                svg.Figures("stud-figure", written, top - 6, across.Read(stud.Centre).Distance.Show(style), across.Read(stud.Centre).Back ? "◂" : string.Empty);
+                svg.Figures("stud-figure", written, raised ? top - 17 : top - 6, across.Read(stud.Centre).Distance.Show(style), across.Read(stud.Centre).Back ? "◂" : string.Empty);
             }
 
             svg.End();

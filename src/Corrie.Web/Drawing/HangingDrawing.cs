@@ -28,12 +28,18 @@ public static class HangingDrawing
             sheet.Box(svg, "picture", placed.Picture);
             var (px, py, pw, ph) = (sheet.X(placed.Picture.Left), sheet.Y(placed.Picture.Top), sheet.D(placed.Picture.Width), sheet.D(placed.Picture.Height));
             svg.Path("sheen", $"M{px} {py + ph} V{py} H{px + (pw * .42)} Z");
-            if (pw > plan.Sheet.Display!.Name.Length * 7.6)
+            // What does not fit on the display is not written there; the set-out and the sheet have it.
+            var named = pw > plan.Sheet.Display!.Name.Length * 7.6 && ph > 96;
+            if (named)
             {
                 svg.Words("display-name", sheet.X(outer.CentreX), sheet.Y(outer.CentreY) + 24, plan.Sheet.Display.Name);
             }
 
-            svg.Words("display-size", sheet.X(outer.CentreX), sheet.Y(outer.CentreY) + 42, $"{Plain(outer.Width, style)} × {Plain(outer.Height, style)}, {Core.Findings.Phrase.PlainPart(plan.Sheet.Display.Mass, style.System)}");
+            var size = $"{Plain(outer.Width, style)} × {Plain(outer.Height, style)}, {Core.Findings.Phrase.PlainPart(plan.Sheet.Display.Mass, style.System)}";
+            if (pw > size.Length * 6.6 && ph > 34)
+            {
+                svg.Words("display-size", sheet.X(outer.CentreX), sheet.Y(outer.CentreY) + (named ? 42 : 20), size);
+            }
         }
 
         svg.End();

@@ -8,11 +8,25 @@ namespace Corrie.Web.Drawing;
 /// <summary>Draws an item of the catalogue, displays and plates to one scale each.</summary>
 public static class ItemDrawing
 {
+    // Figures of level measures stand on the outer side of their line.
+    private const double Middle = 90;
+
     /// <summary>The item, seen from the front.</summary>
-    public static IHtmlContent Draw(string kind, JsonObject document)
+    /// <param name="kind">Display, mount or fastener.</param>
+    /// <param name="document">The item as the catalogue has it.</param>
+    /// <param name="style">The reader's units, to have its measures written on it; null for the shape alone.</param>
+    public static IHtmlContent Draw(string kind, JsonObject document, LengthStyle? style = null)
     {
         var svg = new Svg();
-        svg.Open("svg", "drawing item", [("viewBox", "0 0 240 130"), ("xmlns", "http://www.w3.org/2000/svg")], close: false);
+        svg.Open("svg", "drawing item", [("viewBox", style is null ? "0 0 240 130" : "-42 -22 324 190"), ("xmlns", "http://www.w3.org/2000/svg")], close: false);
+        void Measure(string of, double x1, double y1, double x2, double y2, Length length)
+        {
+            if (style is { } units)
+            {
+                Dimension(svg, of, x1, y1, x2, y2, length.Show(units));
+            }
+        }
+
         switch (kind)
         {
             case "display":
@@ -28,6 +42,11 @@ public static class ItemDrawing
                     svg.Circle("hole", cx + (sx * d.VesaWidth.Inches * s / 2), cy + (sy * d.VesaHeight.Inches * s / 2), 2.5);
                 }
 
+                Measure("width", x, 138, x + w, 138, d.Width);
+                Measure("height", x - 20, y, x - 20, 124, d.Height);
+                Measure("vesaWidth", cx - (d.VesaWidth.Inches * s / 2), cy - (d.VesaHeight.Inches * s / 2) - 10, cx + (d.VesaWidth.Inches * s / 2), cy - (d.VesaHeight.Inches * s / 2) - 10, d.VesaWidth);
+                Measure("vesaHeight", cx - (d.VesaWidth.Inches * s / 2) - 20, cy - (d.VesaHeight.Inches * s / 2), cx - (d.VesaWidth.Inches * s / 2) - 20, cy + (d.VesaHeight.Inches * s / 2), d.VesaHeight);
+                Measure("vesaCentreUp", cx + (d.VesaWidth.Inches * s / 2) + 20, cy, cx + (d.VesaWidth.Inches * s / 2) + 20, 124, d.VesaCentreUp);
                 break;
             case "mount":
                 var m = SheetReader.Mount(document);
@@ -45,6 +64,10 @@ public static class ItemDrawing
                     }
                 }
 
+                var (right, top) = (left + (m.PlateWidth.Inches * scale), bottom - (m.PlateHeight.Inches * scale));
+                Measure("plateWidth", left, bottom + 16, right, bottom + 16, m.PlateWidth);
+                Measure("plateHeight", left - 20, top, left - 20, bottom, m.PlateHeight);
+                Measure("hookUp", right + 16, hook, right + 16, bottom, m.HookUp);
                 break;
             default:
                 var length = LengthReader.Read(document["length"]?.ToString(), UnitSystem.Inches);
@@ -53,9 +76,30 @@ public static class ItemDrawing
                 svg.Rect("head-side", 18, 65 - t, 9, 2 * t, 2);
                 svg.Rect("shank", 27, 65 - (t / 2), l, t);
                 svg.Path("tip", $"M{27 + l} {65 - (t / 2)} L{27 + l + 9} 65 L{27 + l} {65 + (t / 2)} Z");
+                if (length.Ok && diameter.Ok)
+                {
+                    Measure("length", 27, 65 + t + 14, 27 + l + 9, 65 + t + 14, length.Value);
+                    Measure("diameter", -4, 65 - (t / 2), -4, 65 + (t / 2), diameter.Value);
+                }
+
                 break;
         }
 
         return new HtmlString(svg.End("svg").ToString());
+    }
+
+    // A measure with its figure; the page lights it up with the question that it belongs to.
+    private static void Dimension(Svg svg, string of, double x1, double y1, double x2, double y2, ShownLength shown)
+    {
+        var upright = x1 == x2;
+        svg.Group("measure", ("data-of", of));
+        svg.Line("measure-line", x1, y1, x2, y2);
+        foreach (var (x, y) in new[] { (x1, y1), (x2, y2) })
+        {
+            svg.Line("measure-line", upright ? x - 3 : x, upright ? y : y - 3, upright ? x + 3 : x, upright ? y : y + 3);
+        }
+
+        svg.Figures("measure-figure", upright ? x1 : (x1 + x2) / 2, upright ? ((y1 + y2) / 2) + 3 : y1 > Middle ? y1 + 11 : y1 - 4, shown);
+        svg.End();
     }
 }

@@ -29,7 +29,7 @@ public readonly record struct Sheet(double Scale, double Left, double Floor)
     public const double LeftMargin = 116;
 
     /// <summary>Room above the wall.</summary>
-    public const double TopMargin = 22;
+    public const double TopMargin = 30;
 
     /// <summary>Room for the tape and its readings at the foot.</summary>
     public const double FootMargin = 80;

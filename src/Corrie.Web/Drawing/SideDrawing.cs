@@ -81,7 +81,8 @@ public static class SideDrawing
 
                 var toLeft = ex > 430;
                 svg.Words(toLeft ? "sight-words left" : "sight-words", toLeft ? Sheet.Width - 14 : ex - 8, top + 22 + (18 * i), $"{view.Viewer.Name}: {view.ToCentre.Degrees:0.#}° to the centre, {view.ToTop.Degrees:0.#}° to the top, fills {view.Field.Degrees:0}°");
-                svg.Figures("note-left", ex + 20, ey + 6, view.Viewer.Eye.Show(style), view.Viewer.Name + ", eye ");
+                // Over the head and not beside it, where the next seat may stand; those behind a row higher.
+                svg.Figures("note-left", ex - 6, ey - 12 - (15 * i), view.Viewer.Eye.Show(style), view.Viewer.Name + ", eye ");
                 svg.End();
             }
         }

@@ -22,10 +22,16 @@ public static class Tapes
         var x = sheet.Left - Thick - 9;
         svg.Group("tape up");
         svg.Rect("tape-body", x, sheet.Y(height), Thick, sheet.D(height), 2);
-        foreach (var (at, size, label) in Ticks(datum, Length.Zero, height, style, sheet.Scale))
+        var ticks = Ticks(datum, Length.Zero, height, style, sheet.Scale).ToList();
+        foreach (var (at, size, _) in ticks)
+        {
+            svg.Line("tick", x + Thick, sheet.Y(at), x + Thick - (Thick * size), sheet.Y(at));
+        }
+
+        // Long figures stand on the ticks beside them.
+        foreach (var (at, _, label) in ticks)
         {
             var y = sheet.Y(at);
-            svg.Line("tick", x + Thick, y, x + Thick - (Thick * size), y);
             if (label is { } words && y > sheet.Y(height) + 9 && y < sheet.Floor - 1)
             {
                 svg.Words(words.Length > 3 ? "tape-figure long" : "tape-figure", x + 2, y - 2.5, words);

@@ -16,6 +16,30 @@ namespace Corrie.Web.Pages.Catalogue;
 [Authorize(nameof(Permission.ReadCatalogue))]
 public sealed class ItemModel(Reader reader) : PageModel
 {
+    private static readonly Dictionary<string, (string Heading, string[] Names)[]> Headings = new()
+    {
+        ["display"] =
+        [
+            ("What it is", ["name", "diagonal", "aspect", "mass", "portsUsed"]),
+            ("Its outside", ["width", "height", "depth", "pictureUp"]),
+            ("Its holes", ["vesaWidth", "vesaHeight", "vesaCentreUp", "vesaCentreRight"]),
+        ],
+        ["mount"] =
+        [
+            ("What it is", ["name", "kind", "walls", "studs", "mass"]),
+            ("What it carries", ["rated", "sizeFrom", "sizeTo", "vesaNarrowest", "vesaWidest", "vesaHighest"]),
+            ("Its plate", ["plateWidth", "plateHeight", "hookUp", "plateThickness", "rows", "templateHeight"]),
+            ("Its arms", ["hookAboveFirstHole", "armPitch", "armHoles", "armTopAboveHook", "armLength"]),
+            ("How it moves", ["slide", "raiseBy", "lowerBy", "tiltDown", "depthParked", "depthExtended", "clearAbove"]),
+        ],
+        ["fastener"] =
+        [
+            ("What it is", ["name", "kind"]),
+            ("Its size", ["diameter", "length", "tip", "washer", "hole", "grip"]),
+            ("What it holds", ["ratedTension", "basis"]),
+        ],
+    };
+
     private JsonObject document = [];
     private Dictionary<string, string> typed = [];
 
@@ -52,8 +76,28 @@ public sealed class ItemModel(Reader reader) : PageModel
     /// <summary>Its members.</summary>
     public IEnumerable<Member> Members => Form.Members.Where(m => m.Name != "item");
 
+    /// <summary>Its members by what they are about, in the order in which somebody reads a data sheet.</summary>
+    public IEnumerable<(string Heading, IReadOnlyList<Member> Members)> Groups
+    {
+        get
+        {
+            var rest = Members.ToList();
+            foreach (var (heading, names) in Headings.GetValueOrDefault(Kind, []))
+            {
+                List<Member> group = [.. names.Select(n => rest.FirstOrDefault(m => m.Name == n)).OfType<Member>()];
+                rest.RemoveAll(group.Contains);
+                yield return (heading, group);
+            }
+
+            if (rest.Count > 0)
+            {
+                yield return ("Besides", rest);
+            }
+        }
+    }
+
     /// <summary>Its drawing; null where it is not sound yet.</summary>
-    public IHtmlContent? Drawing => Sound(document).Count == 0 ? ItemDrawing.Draw(Kind, document) : null;
+    public IHtmlContent? Drawing => Sound(document).Count == 0 ? ItemDrawing.Draw(Kind, document, reader.Style(UnitSystem.Inches)) : null;
 
     private GroupShape Form => Kind switch
     {

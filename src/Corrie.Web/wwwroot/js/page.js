@@ -12,6 +12,22 @@ document.addEventListener('click', event => {
   }
 });
 
+// On an item of the catalogue the question lights up its measure on the drawing, and the measure leads to its question.
+const measures = of => document.querySelectorAll(`.measure[data-of="${of}"]`);
+for (const [event, lit] of [['focusin', true], ['focusout', false]]) {
+  document.addEventListener(event, ({ target }) => {
+    if (target.closest('.item-form')) {
+      measures(target.id.slice(2)).forEach(m => m.classList.toggle('lit', lit));
+    }
+  });
+}
+document.addEventListener('click', ({ target }) => {
+  const measure = target.closest('.measure');
+  if (measure) {
+    document.getElementById('m-' + measure.dataset.of)?.focus();
+  }
+});
+
 const board = () => document.getElementById('board');
 const say = words => {
   const said = document.getElementById('said');
