@@ -142,7 +142,7 @@ internal sealed class MemberPlace
                 return likely;
             }
 
-            var findings = MethodErrors.Present(soft, make, start, points);
+            var findings = MethodErrors.Present(soft, make);
             foreach (var (a, b) in spans[m].All)
             {
                 // A span narrower than the grid still has its weight, at its nearest point.
@@ -155,7 +155,8 @@ internal sealed class MemberPlace
 
                 for (var i = first; i <= last; i++)
                 {
-                    likely[i] = findings[i] * Said(make, start + (i * Belief.Step));
+                    var middle = start + (i * Belief.Step);
+                    likely[i] = findings(middle) * Said(make, middle);
                 }
             }
 

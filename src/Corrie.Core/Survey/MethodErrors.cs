@@ -1,5 +1,3 @@
-using System.Numerics.Tensors;
-
 namespace Corrie.Core.Survey;
 
 /// <summary>How far each way of finding members errs, as likelihoods. Distances are in inches, densities by the inch.</summary>
@@ -28,42 +26,33 @@ internal static class MethodErrors
     private const double ShallowFalseHit = 0.5;
     private const double Spacing = 16;
 
+    // Past this many squares of its spread a bell is below anything that it is added to.
+    private const double BellEnds = 40;
+
     /// <summary>Whether a finding can be of members that stand in a way: no scanner takes two for one, or one for two.</summary>
     public static bool CanBe(Make make, Sounding finding) =>
         finding.Evidence.Kind != EvidenceKind.ScannerEdges || Math.Abs((finding.High - finding.Low).Inches - (2 * make.Reach)) <= ScannerNever;
 
-    /// <summary>How likely findings are beside members of a make, for each middle on a grid of <see cref="Belief.Step"/>.</summary>
+    /// <summary>How likely findings are beside members of a make, by the middle of these.</summary>
     /// <param name="findings">The findings; what is a fact has no say here.</param>
     /// <param name="make">The way in which members stand.</param>
-    /// <param name="start">The first middle of the grid.</param>
-    /// <param name="points">How many there are.</param>
-    public static double[] Present(IReadOnlyList<Sounding> findings, Make make, double start, int points)
+    /// <returns>A function of the middle, made ready once for a make.</returns>
+    public static Func<double, double> Present(IReadOnlyList<Sounding> findings, Make make)
     {
-        var (all, scanned, off, term) = (new double[points], new double[points], new double[points], new double[points]);
-        all.AsSpan().Fill(1);
-        scanned.AsSpan().Fill(1);
-        var passes = 0;
-        foreach (var finding in findings)
+        var terms = findings.Select(f => Term(f, make)).ToList();
+        var scans = findings.Select(f => f.Evidence.Method == Method.Scanner).ToList();
+        var passes = scans.Count(s => s);
+        return middle =>
         {
-            var at = finding.Middle.Inches;
-            for (var i = 0; i < points; i++)
+            var (all, scanned) = (1d, 1d);
+            for (var i = 0; i < terms.Count; i++)
             {
-                off[i] = start + (i * Belief.Step) - at;
+                var likely = terms[i](middle);
+                (all, scanned) = scans[i] ? (all, scanned * likely) : (all * likely, scanned);
             }
 
-            Term(finding, make, off, term);
-            var scan = finding.Evidence.Method == Method.Scanner;
-            passes += scan ? 1 : 0;
-            TensorPrimitives.Multiply(scan ? scanned : all, term, scan ? scanned : all);
-        }
-
-        if (passes > 1)
-        {
-            TensorPrimitives.Pow(scanned, Together(passes), scanned);
-        }
-
-        TensorPrimitives.Multiply(all, scanned, all);
-        return all;
+            return all * (passes > 1 ? Math.Pow(scanned, Together(passes)) : scanned);
+        };
     }
 
     /// <summary>How likely findings are where there is no member: a joint, a pipe, a strip behind the board.</summary>
@@ -119,50 +108,30 @@ internal static class MethodErrors
     // Passes of one scanner err together: the tenth tells little that the first two have not.
     private static double Together(int passes) => 1 / (1 + (0.25 * (passes - 1)));
 
-    // How likely one finding is, by how far the members' middle is off the finding's.
-    private static void Term(Sounding finding, Make make, ReadOnlySpan<double> off, Span<double> term)
+    private static Func<double, double> Term(Sounding finding, Make make)
     {
+        var (low, high, at, reach) = (finding.Low.Inches, finding.High.Inches, finding.Middle.Inches, make.Reach);
         switch (finding.Evidence.Kind)
         {
             case EvidenceKind.ScannerEdges:
-                // Two edges, each off by a little: together they are off by less, and as far apart as they should be but for a little. A pass that
-                // goes wrong takes both with it.
-                var width = (finding.High - finding.Low).Inches - (2 * make.Reach);
-                var apart = Bell(width, Math.Sqrt(2) * ScannerEdge);
-                Bells(
-                    off, term, ScannerRest,
-                    ((1 - WildShare) * apart * Bell(0, ScannerEdge / Math.Sqrt(2)), ScannerEdge / Math.Sqrt(2)),
-                    (WildShare * Bell(width, 2 * ScannerEdge) * Bell(0, ScannerWild), ScannerWild));
-                break;
-            case EvidenceKind.ScannerCentre:
-                Bells(off, term, ScannerRest, ((1 - WildShare) * Bell(0, ScannerEdge), ScannerEdge), (WildShare * Bell(0, ScannerWild), ScannerWild));
-                break;
-            case EvidenceKind.Knock:
-                Bells(off, term, (1 - KnockShare) / Spacing, (KnockShare * Bell(0, KnockSpread), KnockSpread));
-                break;
-            case EvidenceKind.Magnet or EvidenceKind.ProbeHit:
-                for (var i = 0; i < off.Length; i++)
+                // A pass that goes wrong takes both edges with it: off by much, its edges as far apart as they should be but for a little.
+                var width = high - low - (2 * reach);
+                var wild = WildShare * Bell(width, 2 * ScannerEdge) / ScannerWild / Math.Sqrt(2 * Math.PI);
+                var close = (1 - WildShare) / (ScannerEdge * ScannerEdge * 2 * Math.PI);
+                return middle =>
                 {
-                    term[i] = (ScrewInFace * Face(Math.Abs(off[i]), make.Reach) / (2 * make.Reach)) + ((1 - ScrewInFace) / Spacing);
-                }
-
-                break;
+                    var (left, right, off) = (low - (middle - reach), high - (middle + reach), (at - middle) / ScannerWild);
+                    var squares = ((left * left) + (right * right)) / (ScannerEdge * ScannerEdge);
+                    return (squares < BellEnds ? close * Math.Exp(-0.5 * squares) : 0) + (wild * Math.Exp(-0.5 * off * off)) + ScannerRest;
+                };
+            case EvidenceKind.ScannerCentre:
+                return middle => ((1 - WildShare) * Bell(at - middle, ScannerEdge)) + (WildShare * Bell(at - middle, ScannerWild)) + ScannerRest;
+            case EvidenceKind.Magnet or EvidenceKind.ProbeHit:
+                return middle => (ScrewInFace * Face(Math.Abs(at - middle), reach) / (2 * reach)) + ((1 - ScrewInFace) / Spacing);
+            case EvidenceKind.Knock:
+                return middle => (KnockShare * Bell(at - middle, KnockSpread)) + ((1 - KnockShare) / Spacing);
             default:
-                term.Fill(1);
-                break;
-        }
-    }
-
-    private static void Bells(ReadOnlySpan<double> off, Span<double> term, double floor, params ReadOnlySpan<(double Peak, double Spread)> bells)
-    {
-        term.Fill(floor);
-        var bell = new double[off.Length];
-        foreach (var (peak, spread) in bells)
-        {
-            TensorPrimitives.Multiply(off, off, bell);
-            TensorPrimitives.Multiply(bell, -0.5 / (spread * spread), bell);
-            TensorPrimitives.Exp(bell, bell);
-            TensorPrimitives.MultiplyAdd(bell, peak, term, term);
+                return _ => 1;
         }
     }
 
