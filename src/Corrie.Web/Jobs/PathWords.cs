@@ -1,6 +1,7 @@
 using System.Text.Json.Nodes;
 using Corrie.Core.Jobs.Format;
 using Corrie.Core.Measure;
+using Corrie.Core.Survey;
 
 namespace Corrie.Web.Jobs;
 
@@ -39,21 +40,27 @@ public static class PathWords
     }
 
     /// <summary>A value in a few words.</summary>
-    public static string Value(JsonNode? value, LengthStyle style) => value switch
+    /// <param name="value">The value.</param>
+    /// <param name="style">The reader's units.</param>
+    /// <param name="wall">The wall whose points a reading names; null leaves their keys.</param>
+    public static string Value(JsonNode? value, LengthStyle style, Wall? wall = null) => value switch
     {
         null => "nothing",
         JsonValue v when v.TryGetValue<string>(out var text) =>
             LengthReader.Read(text, UnitSystem.Millimetres, directed: true) is { Ok: true } read && text.Any(char.IsLetter) ? read.Value.Show(style).ToString() : text,
         JsonObject group when group["picture"] is not null => "a photo of " + group["of"],
         JsonObject group when group["at"] is { } at && group["kind"] is { } kind => $"{kind} at {Value(at, style)}",
-        JsonObject group when group["value"] is { } length && group["from"] is { } from => $"{from} to {group["to"]} {Value(length, style)}",
+        JsonObject group when group["value"] is { } length && group["from"] is { } from => $"{Point(from, wall)} to {Point(group["to"], wall)} {Value(length, style)}",
         JsonObject group when group["name"] is { } name => name.ToString(),
         JsonObject group when group["by"] is { } by => "by " + by,
         JsonObject group when group["centre"] is { } centre => "at " + Value(centre, style),
+        JsonObject group when group["state"] is { } state => $"{state}, where readings put it",
         JsonObject group when group["job"] is not null => "a whole sheet",
         JsonObject group => $"{group.Count} values",
         _ => value.ToJsonString(),
     };
+
+    private static string Point(JsonNode? key, Wall? wall) => key is null ? "somewhere" : wall is null ? key.ToString() : Surveyor.Name(wall, key.ToString());
 
     private static string Says(string path) => SheetShape.Root.At(path)?.Says ?? path;
 }

@@ -46,6 +46,7 @@ public sealed class HistoryModel(Reader reader) : PageModel
 
         Job = job;
         var style = reader.Style(job.Plan.Sheet.Head.Units);
+        var wall = job.Plan.Sheet.Wall;
         var names = reader.Company.People.All().ToDictionary(p => p.SignIn, p => p.Name);
         Lines =
         [
@@ -53,8 +54,8 @@ public sealed class HistoryModel(Reader reader) : PageModel
                 e,
                 names.GetValueOrDefault(e.Author, e.Author),
                 PathWords.Name(e.Path, job.Ledger.Document),
-                e.Undoes is null ? PathWords.Value(e.Path.Length == 0 ? null : job.Ledger.Before(e), style) : string.Empty,
-                PathWords.Value(e.Value, style),
+                e.Undoes is null ? PathWords.Value(e.Path.Length == 0 ? null : job.Ledger.Before(e), style, wall) : string.Empty,
+                PathWords.Value(e.Value, style, wall),
                 job.Ledger.InForce(e))),
         ];
         return Page();
