@@ -7,7 +7,7 @@ namespace Corrie.Core.Measure;
 public sealed record ReadProblem(string Typed, string Understood, string Expected)
 {
     /// <summary>The whole message, one line.</summary>
-    public override string ToString() => $"{Understood}. Expected: {Expected}.";
+    public override string ToString() => $"{Understood}. Expected: {Expected}{(Expected.EndsWith('?') ? string.Empty : ".")}";
 }
 
 /// <summary>Something read from what a person typed, or the reason why not.</summary>
