@@ -1,3 +1,4 @@
+using Corrie.Core.Format;
 using Corrie.Core.Measure;
 
 namespace Corrie.Core.Catalogue;
@@ -29,8 +30,43 @@ public sealed record Display(
     Length VesaCentreUp,
     Length VesaCentreRight,
     Length PictureUp,
-    bool PortsUsed)
+    bool PortsUsed) : Product(Name, Mass), ISized
 {
+    private static readonly GroupShape<Display> Form = new("the display", m =>
+    {
+        var name = Product.NameOf(m);
+        var diagonal = m.Length("diagonal", "diagonal of the picture", LengthRange.Size);
+        var aspect = AspectRatio.Of(m.Or("aspect", new WordShape("shape of the picture", AspectRatio.Words), AspectRatio.Words[0]));
+        var width = m.Length("width", "outer width", LengthRange.Size);
+        var height = m.Length("height", "outer height", LengthRange.Size);
+        return new Display(
+            name,
+            diagonal,
+            aspect,
+            width,
+            height,
+            m.Length("depth", "outer depth", LengthRange.Size),
+            m.Need("mass", new MassShape("weight without feet")),
+            m.Length("vesaWidth", "width of the hole pattern", LengthRange.Size),
+            m.Length("vesaHeight", "height of the hole pattern", LengthRange.Size),
+            m.Length("vesaCentreUp", "centre of the hole pattern over the bottom edge", LengthRange.Size),
+            m.Length("vesaCentreRight", "centre of the hole pattern right of the display's centre, seen from the front", LengthRange.Offset, Length.Zero),
+            // A picture is in the middle of its frame unless somebody has measured it.
+            m.Length("pictureUp", "bottom of the picture over the bottom edge", LengthRange.Distance, (height - PictureSize.OfDiagonal(diagonal, aspect).Height).Half),
+            m.Yes("portsUsed", "whether sockets on its back are used after hanging"));
+    });
+
+    /// <summary>Displays, in the catalogue and on the sheet.</summary>
+    public static ProductKind Kind { get; } = ProductKind.Of("display", "Display", "Displays", Form) with
+    {
+        Headings =
+        [
+            ("What it is", ["name", "diagonal", "aspect", "mass", "portsUsed"]),
+            ("Its outside", ["width", "height", "depth", "pictureUp"]),
+            ("Its holes", ["vesaWidth", "vesaHeight", "vesaCentreUp", "vesaCentreRight"]),
+        ],
+    };
+
     /// <summary>The picture's size, from diagonal and aspect.</summary>
     public PictureSize Picture => PictureSize.OfDiagonal(Diagonal, Aspect);
 
@@ -43,8 +79,16 @@ public sealed record Display(
 /// <param name="High">Parts of height, over 0.</param>
 public readonly record struct AspectRatio(double Wide, double High)
 {
-    /// <summary>16 to 9.</summary>
-    public static AspectRatio Widescreen => new(16, 9);
+    /// <summary>The ratios that pictures have, the usual one first.</summary>
+    public static IReadOnlyList<string> Words { get; } = ["16:9", "16:10", "21:9", "32:9", "4:3", "9:16"];
+
+    /// <summary>The ratio of a word such as <c>16:9</c>.</summary>
+    /// <param name="word">Two numbers over zero with a colon between.</param>
+    /// <returns>The ratio.</returns>
+    /// <exception cref="FormatException">The word is not two numbers with a colon between.</exception>
+    public static AspectRatio Of(string word) => word.Split(':') is [var wide, var high]
+        ? new(double.Parse(wide), double.Parse(high))
+        : throw new FormatException($"'{word}' is not a ratio such as 16:9.");
 }
 
 /// <summary>Width and height of a picture.</summary>
@@ -55,6 +99,9 @@ public readonly record struct PictureSize(Length Width, Length Height)
     /// <summary>
     /// Width and height of a picture of a diagonal: <c>w = d·a/√(a²+b²)</c>, <c>h = d·b/√(a²+b²)</c>, each rounded once to 1/640 mm.
     /// </summary>
+    /// <param name="diagonal">Corner to corner.</param>
+    /// <param name="aspect">Width to height.</param>
+    /// <returns>The size.</returns>
     public static PictureSize OfDiagonal(Length diagonal, AspectRatio aspect)
     {
         var root = Math.Sqrt((aspect.Wide * aspect.Wide) + (aspect.High * aspect.High));

@@ -1,3 +1,4 @@
+using Corrie.Core.Format;
 using Corrie.Core.Measure;
 
 namespace Corrie.Core.Catalogue;
@@ -27,7 +28,7 @@ public enum RatingBasis
 
 /// <summary>A bolt, screw or anchor of the company's catalogue.</summary>
 /// <param name="Name">Plain description.</param>
-/// <param name="Kind">What it is.</param>
+/// <param name="Sort">What it is.</param>
 /// <param name="Diameter">Diameter of its shank.</param>
 /// <param name="Length">Length under the head.</param>
 /// <param name="Tip">Length of its tapered tip, which holds nothing.</param>
@@ -38,7 +39,7 @@ public enum RatingBasis
 /// <param name="Basis">What that load means.</param>
 public sealed record Fastener(
     string Name,
-    FastenerKind Kind,
+    FastenerKind Sort,
     Length Diameter,
     Length Length,
     Length Tip,
@@ -46,4 +47,31 @@ public sealed record Fastener(
     Length Hole,
     Length Grip,
     Force? RatedTension,
-    RatingBasis Basis);
+    RatingBasis Basis) : Product(Name, default(Mass))
+{
+    /// <summary>Its description.</summary>
+    public static GroupShape<Fastener> Form { get; } = new("the bolt, screw or toggle", m => new Fastener(
+        Product.NameOf(m),
+        m.Need("kind", new ChoiceShape<FastenerKind>("what kind")),
+        m.Length("diameter", "shank diameter", LengthRange.Size),
+        m.Length("length", "length under the head", LengthRange.Size),
+        m.Length("tip", "length of the tapered tip", LengthRange.Distance, Measure.Length.Zero),
+        m.Length("washer", "thickness of the washer", LengthRange.Distance, Measure.Length.Zero),
+        m.Length("hole", "the hole it needs, for toggles", LengthRange.Distance, Measure.Length.Zero),
+        m.Length("grip", "the most a toggle clamps", LengthRange.Distance, Measure.Length.Zero),
+        m.Maybe("ratedTension", new MassShape("the maker's load in tension through board and steel flange"))?.Weight,
+        m.Choice("basis", "what that load means", RatingBasis.Ultimate)));
+
+    /// <summary>Bolts, screws and toggles, in the catalogue.</summary>
+    public static ProductKind Kind { get; } = ProductKind.Of("fastener", "Bolt, screw or toggle", "Bolts, screws, toggles", Form) with
+    {
+        IsItem = false,
+        IsPlaced = false,
+        Headings =
+        [
+            ("What it is", ["name", "kind"]),
+            ("Its size", ["diameter", "length", "tip", "washer", "hole", "grip"]),
+            ("What it holds", ["ratedTension", "basis"]),
+        ],
+    };
+}

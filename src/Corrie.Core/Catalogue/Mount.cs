@@ -1,3 +1,5 @@
+using System.Text.Json.Nodes;
+using Corrie.Core.Format;
 using Corrie.Core.Measure;
 
 namespace Corrie.Core.Catalogue;
@@ -16,19 +18,6 @@ public enum MountKind
 
     /// <summary>Comes down in front of what is below it.</summary>
     PullDown,
-}
-
-/// <summary>What a wall is, as far as a mount or a fastener cares.</summary>
-public enum WallKind
-{
-    /// <summary>Board on wood studs.</summary>
-    WoodStuds,
-
-    /// <summary>Board on light-gauge steel studs.</summary>
-    SteelStuds,
-
-    /// <summary>Brick, block, stone or concrete.</summary>
-    Masonry,
 }
 
 /// <summary>A hole (from = to) or slot in a wall plate, along the plate.</summary>
@@ -50,13 +39,15 @@ public sealed record PlateRow(string Id, Length AboveHook, IReadOnlyList<Slot> S
 /// <param name="Length">The arm's whole length.</param>
 public sealed record Arms(Length HookAboveFirstHole, Length Pitch, int Holes, Length TopAboveHook, Length Length)
 {
-    /// <summary>The hook's height above hole <paramref name="hole"/>, counted from 1 at the top.</summary>
+    /// <summary>The hook's height above one of the arm's holes.</summary>
+    /// <param name="hole">The hole, counted from 1 at the top.</param>
+    /// <returns>The height; negative where the hole is above the hook.</returns>
     public Length HookAbove(int hole) => HookAboveFirstHole + (Pitch * (hole - 1));
 }
 
 /// <summary>The whole hanging hardware, as the catalogue describes it.</summary>
 /// <param name="Name">Plain description, without a make.</param>
-/// <param name="Kind">How it carries and moves.</param>
+/// <param name="Sort">How it carries and moves.</param>
 /// <param name="Walls">The kinds of wall it is made for.</param>
 /// <param name="Rated">Rated mass.</param>
 /// <param name="Mass">Its own mass.</param>
@@ -82,7 +73,7 @@ public sealed record Arms(Length HookAboveFirstHole, Length Pitch, int Holes, Le
 /// <param name="TemplateHeight">Height of the paper template, whose middle lies on the hook line; zero for none.</param>
 public sealed record Mount(
     string Name,
-    MountKind Kind,
+    MountKind Sort,
     IReadOnlyList<WallKind> Walls,
     Mass Rated,
     Mass Mass,
@@ -105,8 +96,94 @@ public sealed record Mount(
     Length DepthExtended,
     Angle TiltDown,
     Length ClearAbove,
-    Length TemplateHeight)
+    Length TemplateHeight) : Product(Name, Mass)
 {
+    private static readonly GroupShape<Slot> SlotForm = new("a hole (from = to) or slot", m =>
+    {
+        var (from, to) = (m.Length("from", "left end from the plate's centre, negative to the left", LengthRange.Offset), m.Length("to", "right end", LengthRange.Offset));
+        return new Slot(Length.Min(from, to), Length.Max(from, to));
+    });
+
+    private static readonly GroupShape<PlateRow> RowForm = new("a row of holes", m => new PlateRow(
+        m.Need("id", new TextShape("its name", 24)),
+        m.Length("aboveHook", "height over the hook line, negative below it", LengthRange.Offset),
+        m.Need("slots", new ListShape<Slot>("its holes and slots", SlotForm, 60))));
+
+    private static readonly GroupShape<Mount> Form = new("the mount", m =>
+    {
+        var parked = Length.Zero;
+        return new Mount(
+            Product.NameOf(m),
+            m.Need("kind", new ChoiceShape<MountKind>("how it carries and moves")),
+            [.. m.Need("walls", new ListShape<WallKind>(
+                "kinds of wall it is made for", new ChoiceShape<WallKind>("what the wall is"), 3,
+                ListText.Commas($"One or more of {string.Join(", ", Choices.All<WallKind>())}, with commas"))).Distinct().Order()],
+            m.Need("rated", new MassShape("rated weight")),
+            m.Need("mass", new MassShape("its own weight")),
+            m.Length("vesaWidest", "widest hole pattern", LengthRange.Size),
+            m.Length("vesaHighest", "highest hole pattern", LengthRange.Size),
+            m.Length("vesaNarrowest", "narrowest hole pattern", LengthRange.Size, Length.Zero),
+            m.Length("sizeFrom", "smallest display, by diagonal", LengthRange.Size),
+            m.Length("sizeTo", "largest display, by diagonal", LengthRange.Size),
+            m.Length("plateWidth", "width of the wall plate", LengthRange.Size),
+            m.Length("plateHeight", "height of the wall plate", LengthRange.Size),
+            m.Length("plateThickness", "thickness of the plate's steel", LengthRange.Size),
+            m.Length("hookUp", "hook line over the plate's bottom edge", LengthRange.Distance),
+            m.Need("rows", new ListShape<PlateRow>("rows of holes, top row first", RowForm, 12, RowText)),
+            new(
+                m.Length("hookAboveFirstHole", "hook over the arm's first hole", LengthRange.Offset),
+                m.Length("armPitch", "from one arm hole to the next one down", LengthRange.Distance),
+                m.Need("armHoles", new WholeShape("how many arm holes", 1, 60)),
+                m.Length("armTopAboveHook", "the arm's end over its hook", LengthRange.Distance),
+                m.Length("armLength", "length of an arm", LengthRange.Size)),
+            m.Or("studs", new WholeShape("how many studs the plate is made to catch", 1, 2), 2),
+            m.Length("slide", "sideways slide to each side", LengthRange.Distance),
+            m.Length("raiseBy", "how far it raises the display after hanging", LengthRange.Distance, Length.Zero),
+            m.Length("lowerBy", "how far it lowers it", LengthRange.Distance, Length.Zero),
+            parked = m.Length("depthParked", "wall to the display's back, parked", LengthRange.Distance),
+            m.Length("depthExtended", "wall to the display's back at full reach", LengthRange.Distance, parked),
+            m.Or("tiltDown", new AngleShape("how far it tilts down"), default),
+            m.Length("clearAbove", "clear height over the display for lifting it on", LengthRange.Distance, Length.Zero),
+            m.Length("templateHeight", "height of the paper template, its middle on the hook line", LengthRange.Distance, Length.Zero));
+    });
+
+    /// <summary>Mounts, in the catalogue and on the sheet.</summary>
+    public static ProductKind Kind { get; } = ProductKind.Of("mount", "Mount", "Mounts", Form) with
+    {
+        IsPlaced = false,
+        Headings =
+        [
+            ("What it is", ["name", "kind", "walls", "studs", "mass"]),
+            ("What it carries", ["rated", "sizeFrom", "sizeTo", "vesaNarrowest", "vesaWidest", "vesaHighest"]),
+            ("Its plate", ["plateWidth", "plateHeight", "hookUp", "plateThickness", "rows", "templateHeight"]),
+            ("Its arms", ["hookAboveFirstHole", "armPitch", "armHoles", "armTopAboveHook", "armLength"]),
+            ("How it moves", ["slide", "raiseBy", "lowerBy", "tiltDown", "depthParked", "depthExtended", "clearAbove"]),
+        ],
+    };
+
+    /// <summary>Whether a row of holes lies on the plate at all.</summary>
+    /// <param name="row">A row of this mount.</param>
+    /// <returns>Whether it is between the plate's bottom and top edge.</returns>
+    public bool OnPlate(PlateRow row) => row.AboveHook >= -HookUp && row.AboveHook <= PlateHeight - HookUp;
+
     /// <summary>Whether the display leaves its parked place once it hangs.</summary>
-    public bool Moves => Kind is MountKind.Articulating or MountKind.PullDown;
+    public bool Moves => Sort is MountKind.Articulating or MountKind.PullDown;
+
+    private static ListText RowText => new(
+        "A row a line: name, height over the hook line, then its holes and slots: top -1/2 in: -9 in..-7 in, 7 in..9 in",
+        typed => new JsonArray([.. typed.Split('\n', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries).Select(RowOf)]),
+        rows => string.Join('\n', rows.Select(r => $"{r!["id"]} {r["aboveHook"]}: {string.Join(", ", ((JsonArray)r["slots"]!).Select(s => $"{s!["from"]}..{s["to"]}"))}")));
+
+    private static JsonNode RowOf(string line)
+    {
+        var (head, rest) = line.Split(':', 2) is [var h, var r] ? (h.Trim(), r) : (line, string.Empty);
+        var space = head.IndexOf(' ');
+        return new JsonObject
+        {
+            ["id"] = space < 0 ? head : head[..space],
+            ["aboveHook"] = space < 0 ? string.Empty : head[(space + 1)..].Trim(),
+            ["slots"] = new JsonArray([.. rest.Split(',', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries).Select(s =>
+                (JsonNode)new JsonObject { ["from"] = s.Split("..")[0].Trim(), ["to"] = s.Split("..")[^1].Trim() })]),
+        };
+    }
 }

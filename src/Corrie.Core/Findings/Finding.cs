@@ -43,7 +43,13 @@ public sealed record Source(string Name, bool FromMemory)
     public override string ToString() => FromMemory ? Name + " (from memory; the local edition prevails)" : Name;
 }
 
+/// <summary>A stage of the work, by its word; the stages themselves are listed in <c>Jobs/Stages.cs</c> alone.</summary>
+/// <param name="Word">Its word in addresses, files and finding codes.</param>
+/// <param name="Title">What people call it.</param>
+public sealed record StageId(string Word, string Title);
+
 /// <summary>A kind of finding: one line of the catalogue.</summary>
+/// <param name="Stage">The stage whose matter it is.</param>
 /// <param name="Code">Stable code such as <c>fix.edge-distance</c>; tests, exports and overrides refer to it.</param>
 /// <param name="Severity">Its usual severity.</param>
 /// <param name="Title">What is wrong, in a few words.</param>
@@ -52,22 +58,34 @@ public sealed record Source(string Name, bool FromMemory)
 /// <param name="Source">Where the rule comes from.</param>
 /// <param name="Milder">The milder severity that it takes in the case that <paramref name="When"/> names; null where it has one only.</param>
 public sealed record FindingKind(
-    string Code, Severity Severity, string Title, string When, string Why, Source Source, Severity? Milder = null)
+    StageId Stage, string Code, Severity Severity, string Title, string When, string Why, Source Source, Severity? Milder = null)
 {
     /// <summary>Makes a finding of this kind.</summary>
-    public Finding At(Spot where, Phrase message, params IReadOnlyList<Fix> fixes) => new(this, Severity, where, message, fixes);
+    /// <param name="where">What it is about; a part is named from its owner on.</param>
+    /// <param name="message">What is wrong, with its numbers.</param>
+    /// <param name="remedies">Ways out, best first.</param>
+    /// <returns>The finding.</returns>
+    public Finding At(Spot where, Phrase message, params IReadOnlyList<Remedy> remedies) => new(this, Severity, where, message, remedies);
 
     /// <summary>Makes a finding of this kind in its milder form.</summary>
-    public Finding MildAt(Spot where, Phrase message, params IReadOnlyList<Fix> fixes) => new(this, Milder ?? Severity, where, message, fixes);
+    /// <param name="where">What it is about; a part is named from its owner on.</param>
+    /// <param name="message">What is wrong, with its numbers.</param>
+    /// <param name="remedies">Ways out, best first.</param>
+    /// <returns>The finding.</returns>
+    public Finding MildAt(Spot where, Phrase message, params IReadOnlyList<Remedy> remedies) => new(this, Milder ?? Severity, where, message, remedies);
 }
 
 /// <summary>The part of the job that a finding is about, and the point on the wall where its tag is tied.</summary>
-/// <param name="Part">A path-like name such as <c>bolts/2</c>, <c>display</c> or <c>studs/s3</c>.</param>
+/// <param name="Part">A path-like name such as <c>m1/bolts/2</c> or <c>w1/studs/s3</c>: the owner's key and the part.</param>
 /// <param name="X">Distance from the left corner; null where the part has no one place.</param>
 /// <param name="Y">Height over the floor; null likewise.</param>
-public sealed record Spot(string Part, Length? X = null, Length? Y = null);
+public sealed record Spot(string Part, Length? X = null, Length? Y = null)
+{
+    /// <summary>Key of the wall that it is on; empty where it is about the whole job.</summary>
+    public string Wall { get; init; } = string.Empty;
+}
 
-/// <summary>One entry that a fix would append to the job sheet.</summary>
+/// <summary>One entry that a remedy would append to the job sheet.</summary>
 /// <param name="Path">JSON Pointer into the sheet.</param>
 /// <param name="Value">The new value; null takes the part away.</param>
 public sealed record Change(string Path, JsonNode? Value);
@@ -76,15 +94,15 @@ public sealed record Change(string Path, JsonNode? Value);
 /// <param name="Label">What to do, short enough for a button.</param>
 /// <param name="Effect">What it brings, in numbers.</param>
 /// <param name="Changes">The entries that applying it appends.</param>
-public sealed record Fix(Phrase Label, Phrase Effect, IReadOnlyList<Change> Changes);
+public sealed record Remedy(Phrase Label, Phrase Effect, IReadOnlyList<Change> Changes);
 
 /// <summary>What the planner has to say about a plan.</summary>
 /// <param name="Kind">The catalogue's line.</param>
 /// <param name="Severity">How grave it is here.</param>
 /// <param name="Where">What it is about, and where on the wall.</param>
 /// <param name="Message">What is wrong, with its numbers.</param>
-/// <param name="Fixes">Ways out, best first; may be empty.</param>
-public sealed record Finding(FindingKind Kind, Severity Severity, Spot Where, Phrase Message, IReadOnlyList<Fix> Fixes)
+/// <param name="Remedies">Ways out, best first; may be empty.</param>
+public sealed record Finding(FindingKind Kind, Severity Severity, Spot Where, Phrase Message, IReadOnlyList<Remedy> Remedies)
 {
     /// <summary>The stable code.</summary>
     public string Code => Kind.Code;

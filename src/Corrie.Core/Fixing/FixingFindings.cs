@@ -5,57 +5,60 @@ namespace Corrie.Core.Fixing;
 /// <summary>What can be wrong with what holds the plate.</summary>
 public static class FixingFindings
 {
+    /// <summary>The stage whose matter these are.</summary>
+    public static readonly StageId Stage = new("fix", "Fix");
+
     /// <summary>Edge distance.</summary>
     public static readonly FindingKind EdgeDistance = new(
-        "fix.edge-distance", Severity.Stop, "Bolt too near the stud's edge",
+        Stage, "fix.edge-distance", Severity.Stop, "Bolt too near the stud's edge",
         "a bolt is off its member's centre by more than width/2 - 1.5 D, less the uncertainty of that centre",
         "The wood splits, or the bolt comes out at the side.", Source.Nds("12.5.1"));
 
     /// <summary>Too short.</summary>
     public static readonly FindingKind TooShort = new(
-        "fix.too-short", Severity.Stop, "Bolt too short",
+        Stage, "fix.too-short", Severity.Stop, "Bolt too short",
         "full thread in the wood is under 4 D for a lag screw, 6 D for a wood screw; or a toggle does not reach through",
         "Short threads pull out.", Source.Nds("12.1.4, 12.1.5"));
 
     /// <summary>Too long.</summary>
     public static readonly FindingKind TooLong = new(
-        "fix.too-long", Severity.Stop, "Bolt too long",
+        Stage, "fix.too-long", Severity.Stop, "Bolt too long",
         "the bolt reaches through its member into what is behind",
         "What lies behind the stud is not known to be free.", Source.CommonPractice);
 
     /// <summary>Demand over capacity.</summary>
     public static readonly FindingKind DemandOverCapacity = new(
-        "fix.demand-over-capacity", Severity.FinalStop, "Bolt asked for more than it holds",
+        Stage, "fix.demand-over-capacity", Severity.FinalStop, "Bolt asked for more than it holds",
         "the pull on a bolt is over what it holds in tension; a caution over 80 %",
         "Reach is what pulls plates off walls.", Source.Nds("12.2"), Severity.Caution);
 
     /// <summary>Wrong fastener for the wall.</summary>
     public static readonly FindingKind WrongForWall = new(
-        "fix.wrong-for-wall", Severity.FinalStop, "Wrong fastener for this wall",
+        Stage, "fix.wrong-for-wall", Severity.FinalStop, "Wrong fastener for this wall",
         "a lag or wood screw into a steel stud, or a toggle into a wood stud",
         "A thin flange holds no thread, and a toggle cannot open inside wood.", Source.CommonPractice);
 
     /// <summary>Crossings not looked for.</summary>
     public static readonly FindingKind BoredCrossing = new(
-        "fix.bored-crossing", Severity.Stop, "Crossings in the stud not looked for",
+        Stage, "fix.bored-crossing", Severity.Stop, "Crossings in the stud not looked for",
         "a fastener goes over 1 1/4 in into a member without a recorded scan for cables that cross it",
         "Cables may lawfully run through a stud 1 1/4 in behind its face.", Source.Published("NFPA 70 300.4(A)"));
 
     /// <summary>Pilot hole.</summary>
     public static readonly FindingKind Pilot = new(
-        "fix.pilot", Severity.Caution, "Pilot bit outside the range",
+        Stage, "fix.pilot", Severity.Caution, "Pilot bit outside the range",
         "the chosen bit lies outside the range for the wood, or the crew has none inside it",
         "Too small splits the stud or snaps the head; too large leaves no thread.", Source.Nds("12.1.4"));
 
     /// <summary>No rating.</summary>
     public static readonly FindingKind RatingUnknown = new(
-        "fix.rating-unknown", Severity.Stop, "Anchor without a rated load",
+        Stage, "fix.rating-unknown", Severity.Stop, "Anchor without a rated load",
         "an anchor has no rated load in the catalogue",
         "Without the maker's figure nobody can say what it holds.", Source.Maker);
 
     /// <summary>Outside the rules.</summary>
     public static readonly FindingKind Engineer = new(
-        "fix.engineer", Severity.Stop, "Outside what the rules cover",
+        Stage, "fix.engineer", Severity.Stop, "Outside what the rules cover",
         "the wall is none that these rules cover, or a moving mount hangs on light-gauge steel without backing",
         "The rules here are for plates on wood or steel studs; beyond them a licensed engineer decides.", Source.CommonPractice);
 

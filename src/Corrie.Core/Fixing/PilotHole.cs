@@ -14,8 +14,11 @@ public static class PilotHole
     /// </summary>
     /// <param name="shank">Shank diameter.</param>
     /// <param name="gravity">Specific gravity, over 0 and up to 1.</param>
+    /// <returns>Least and most diameter.</returns>
+    /// <exception cref="ArgumentOutOfRangeException">The specific gravity is outside its range.</exception>
     public static (Length Least, Length Most) Range(Length shank, double gravity)
     {
+        Wood.CheckGravity(gravity);
         var (least, most) = gravity switch
         {
             <= 0.5 => (0.40, 0.70),
@@ -25,7 +28,12 @@ public static class PilotHole
         return (shank * least, shank * most);
     }
 
-    /// <summary>The bit nearest to the middle of the range of those that lie inside it, the smaller one of two; null where none does.</summary>
+    /// <summary>The bit nearest to the middle of the range of those that lie inside it, the smaller one of two.</summary>
+    /// <param name="shank">Shank diameter.</param>
+    /// <param name="gravity">Specific gravity, over 0 and up to 1.</param>
+    /// <param name="bits">The bits to choose from.</param>
+    /// <returns>The bit; null where none lies inside the range.</returns>
+    /// <exception cref="ArgumentOutOfRangeException">The specific gravity is outside its range.</exception>
     public static Length? Choose(Length shank, double gravity, IEnumerable<Length> bits)
     {
         var (least, most) = Range(shank, gravity);

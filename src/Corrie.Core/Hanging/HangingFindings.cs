@@ -5,89 +5,98 @@ namespace Corrie.Core.Hanging;
 /// <summary>What can be wrong with display, mount and plate.</summary>
 public static class HangingFindings
 {
+    /// <summary>The stage whose matter these are.</summary>
+    public static readonly StageId Stage = new("hang", "Hang");
+
     /// <summary>Over the rating.</summary>
     public static readonly FindingKind Overloaded = new(
-        "hang.overloaded", Severity.FinalStop, "Mount overloaded",
+        Stage, "hang.overloaded", Severity.FinalStop, "Mount overloaded",
         "what hangs weighs more than the mount's rating; a caution where the rating is under 1.2 times the weight",
         "The rating is the most that the maker has tested for.",
         Source.Published("UL 2442 test practice for the rating; the 20 % margin is common practice"), Severity.Caution);
 
     /// <summary>Pattern outside the mount's range.</summary>
     public static readonly FindingKind PatternMisfit = new(
-        "hang.pattern-misfit", Severity.Stop, "Hole pattern does not fit the mount",
+        Stage, "hang.pattern-misfit", Severity.Stop, "Hole pattern does not fit the mount",
         "the display's pattern is wider, higher or narrower than the mount takes",
         "The arms cannot be bolted on.", Source.Maker);
 
     /// <summary>Size outside the mount's range.</summary>
     public static readonly FindingKind SizeMisfit = new(
-        "hang.size-misfit", Severity.Stop, "Display size outside the mount's range",
+        Stage, "hang.size-misfit", Severity.Stop, "Display size outside the mount's range",
         "the display's diagonal lies outside the mount's range",
         "The maker has not tested it with a display of that size.", Source.Maker);
 
     /// <summary>Mount not for this wall.</summary>
     public static readonly FindingKind WrongWall = new(
-        "hang.wrong-wall", Severity.Stop, "Mount not for this wall",
+        Stage, "hang.wrong-wall", Severity.Stop, "Mount not for this wall",
         "the mount is not made for this kind of wall, or its plate cannot span the nominal spacing",
         "Its holes do not meet what is behind.", Source.Maker);
 
     /// <summary>Chains disagree.</summary>
     public static readonly FindingKind ChainDisagrees = new(
-        "hang.chain-disagrees", Severity.Stop, "Heights do not add up",
+        Stage, "hang.chain-disagrees", Severity.Stop, "Heights do not add up",
         "top-down, bottom-up and centre chains differ by over 1/8 in or three standard deviations, whichever is more; or hook-to-top and hook-to-bottom do not make the height",
         "One of the readings is wrong, and the holes would follow it.", Source.CommonPractice);
 
     /// <summary>Wanted centre not reached.</summary>
     public static readonly FindingKind CentreOutOfSlide = new(
-        "hang.centre-out-of-slide", Severity.Stop, "Wanted centre not reached",
+        Stage, "hang.centre-out-of-slide", Severity.Stop, "Wanted centre not reached",
         "no plate position that holds lets the display slide to the wanted centre",
         "The display would hang off the line that was agreed.", Source.Arithmetic);
 
     /// <summary>One stud only.</summary>
     public static readonly FindingKind OneStudOnly = new(
-        "hang.one-stud-only", Severity.Stop, "Plate catches too few studs",
+        Stage, "hang.one-stud-only", Severity.Stop, "Plate catches too few studs",
         "a plate made for two studs has bolts with their edge distance in one or none",
         "The plate turns about a single stud, and all the weight hangs on one line of wood.", Source.CommonPractice);
 
+    /// <summary>A row of holes that is not on the plate.</summary>
+    public static readonly FindingKind RowOffPlate = new(
+        Stage, "hang.row-off-plate", Severity.Stop, "Holes beside the plate",
+        "by the catalogue a row of holes lies above or below the plate that it is in",
+        "A hole that is not there holds nothing, and the pull on the others is then wrong.", Source.Arithmetic);
+
     /// <summary>Arms show.</summary>
     public static readonly FindingKind ArmsShow = new(
-        "hang.arms-show", Severity.Caution, "Arms show",
+        Stage, "hang.arms-show", Severity.Caution, "Arms show",
         "the arms stand out above or below the display",
         "The client sees steel.", Source.Arithmetic);
 
     /// <summary>Different arm holes.</summary>
     public static readonly FindingKind ArmHolesDiffer = new(
-        "hang.arm-holes-differ", Severity.Caution, "Arm holes differ",
+        Stage, "hang.arm-holes-differ", Severity.Caution, "Arm holes differ",
         "the left and the right arm are bolted on at different holes",
         "The display hangs crooked by the difference.", Source.CommonPractice);
 
     /// <summary>Little adjustment left.</summary>
     public static readonly FindingKind NoAdjustmentLeft = new(
-        "hang.no-adjustment-left", Severity.Note, "Little adjustment left",
+        Stage, "hang.no-adjustment-left", Severity.Note, "Little adjustment left",
         "under 1/2 in of slide is left to one side",
         "A centre that is off by a little can no longer be cured after hanging.", Source.CommonPractice);
 
     /// <summary>No room to lift on.</summary>
     public static readonly FindingKind NoRoomAbove = new(
-        "hang.no-room-above", Severity.Stop, "No room to lift it on",
+        Stage, "hang.no-room-above", Severity.Stop, "No room to lift it on",
         "the clear height over the display is less than lifting it over the hooks needs",
         "It cannot be hung, or not taken down again.", Source.Maker);
 
     /// <summary>Height fixed.</summary>
     public static readonly FindingKind HeightFixed = new(
-        "hang.height-fixed", Severity.Note, "Height fixed once drilled",
+        Stage, "hang.height-fixed", Severity.Note, "Height fixed once drilled",
         "the mount cannot change height after hanging",
         "The hook line has to be right the first time.", Source.Maker);
 
     /// <summary>Hard to reach behind.</summary>
     public static readonly FindingKind HardToReach = new(
-        "hang.hard-to-reach", Severity.Note, "Hard to reach behind",
+        Stage, "hang.hard-to-reach", Severity.Note, "Hard to reach behind",
         "a flat mount with sockets behind the display that will be used",
         "Everything has to be plugged in before it hangs.", Source.CommonPractice);
 
     /// <summary>All of them, in the order of the catalogue.</summary>
     public static IReadOnlyList<FindingKind> All { get; } =
     [
-        Overloaded, PatternMisfit, SizeMisfit, WrongWall, ChainDisagrees, CentreOutOfSlide, OneStudOnly, ArmsShow, ArmHolesDiffer,
+        Overloaded, PatternMisfit, SizeMisfit, WrongWall, ChainDisagrees, CentreOutOfSlide, OneStudOnly, RowOffPlate, ArmsShow, ArmHolesDiffer,
         NoAdjustmentLeft, NoRoomAbove, HeightFixed, HardToReach,
     ];
 }

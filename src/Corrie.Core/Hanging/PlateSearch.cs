@@ -23,8 +23,17 @@ public readonly record struct PlateBolt(PlateRow Row, Slot Slot, Stud Stud, Leng
 public sealed record PlatePosition(Length Plate, Length Slide, IReadOnlyList<PlateBolt> Bolts, int Holding)
 {
     /// <summary>How many different studs the bolts that keep their edge distance go into.</summary>
+    /// <param name="boltDiameter">Shank diameter of the bolts.</param>
+    /// <returns>The number of studs, what is not known of their centres taken off.</returns>
     public int StudsHeld(Length boltDiameter) =>
         Bolts.Where(b => b.OffCentre <= b.Stud.Tolerance(boltDiameter)).Select(b => b.Stud.Id).Distinct().Count();
+
+    /// <summary>How many different studs the bolts would hold in if all centres were confirmed where they are marked.</summary>
+    /// <param name="boltDiameter">Shank diameter of the bolts.</param>
+    /// <returns>The number of studs.</returns>
+    public int StudsMet(Length boltDiameter) => Bolts
+        .Where(b => b.OffCentre <= (b.Stud.State == StudState.Confirmed ? b.Stud.Tolerance(boltDiameter) : b.Stud.Play(boltDiameter)))
+        .Select(b => b.Stud.Id).Distinct().Count();
 }
 
 /// <summary>
@@ -43,6 +52,7 @@ public static class PlateSearch
     /// <param name="arms">Where the middle between the arms has to be, from the left corner.</param>
     /// <param name="boltDiameter">Shank diameter of the bolts.</param>
     /// <param name="wall">What the wall is; holes kept for another kind of wall are left out.</param>
+    /// <returns>The position, which may hold nothing.</returns>
     public static PlatePosition Best(Mount mount, IReadOnlyList<Stud> studs, Length arms, Length boltDiameter, WallKind wall)
     {
         var rows = RowsFor(mount, wall);
@@ -55,12 +65,25 @@ public static class PlateSearch
     }
 
     /// <summary>The bolts that one position allows.</summary>
+    /// <param name="plate">The plate's centre from the left corner.</param>
+    /// <param name="mount">The mount.</param>
+    /// <param name="studs">The wall's members.</param>
+    /// <param name="arms">Where the middle between the arms has to be, from the left corner.</param>
+    /// <param name="boltDiameter">Shank diameter of the bolts.</param>
+    /// <param name="wall">What the wall is.</param>
+    /// <returns>The position with its bolts.</returns>
     public static PlatePosition At(Length plate, Mount mount, IReadOnlyList<Stud> studs, Length arms, Length boltDiameter, WallKind wall) =>
         At(plate, RowsFor(mount, wall), studs, arms, boltDiameter);
 
     /// <summary>
     /// The position nearest to the wanted centre at which the plate catches as many studs as it is made for, wherever the display then hangs; null where there is none on the wall.
     /// </summary>
+    /// <param name="mount">The mount.</param>
+    /// <param name="studs">The wall's members.</param>
+    /// <param name="arms">Where the middle between the arms is wanted, from the left corner.</param>
+    /// <param name="boltDiameter">Shank diameter of the bolts.</param>
+    /// <param name="wall">What the wall is.</param>
+    /// <param name="wallWidth">The wall's width.</param>
     /// <returns>The position with the slide that brings the display nearest to where it is wanted.</returns>
     public static PlatePosition? NearestThatHolds(
         Mount mount, IReadOnlyList<Stud> studs, Length arms, Length boltDiameter, WallKind wall, Length wallWidth)
@@ -76,7 +99,10 @@ public static class PlateSearch
             .MinBy(p => ((p.Plate + p.Slide - arms).Abs, p.Slide.Abs));
     }
 
-    /// <summary>How far apart the plate's outermost holes can take two bolts: least and most.</summary>
+    /// <summary>How far apart the plate's outermost holes can take two bolts.</summary>
+    /// <param name="mount">The mount.</param>
+    /// <param name="wall">What the wall is.</param>
+    /// <returns>Least and most; nothing where the plate has no holes for it.</returns>
     public static (Length Least, Length Most) Reach(Mount mount, WallKind wall)
     {
         var slots = RowsFor(mount, wall).SelectMany(r => r.Slots).ToList();
@@ -90,7 +116,7 @@ public static class PlateSearch
         return (Length.Max(Length.Zero, right.From - left.To), right.To - left.From);
     }
 
-    private static List<PlateRow> RowsFor(Mount mount, WallKind wall) => mount.Walls.Contains(wall) ? [.. mount.Rows] : [];
+    private static List<PlateRow> RowsFor(Mount mount, WallKind wall) => mount.Walls.Contains(wall) ? [.. mount.Rows.Where(mount.OnPlate)] : [];
 
     // The studs whose face a hole comes over while the plate moves from one end to the other.
     private static List<Stud> Reached(List<PlateRow> rows, IReadOnlyList<Stud> studs, Length from, Length to)

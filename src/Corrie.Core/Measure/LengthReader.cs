@@ -136,7 +136,7 @@ public static class LengthReader
 
                     if (i == slash)
                     {
-                        return $"After '{number}/' there is no number below the stroke";
+                        return $"After '{number}/' there is no number below the slash";
                     }
 
                     if (Fraction(number, text[slash..i], parts) is { } wrong)

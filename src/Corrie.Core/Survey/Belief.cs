@@ -161,6 +161,12 @@ internal sealed class Belief
     /// <summary>How far, at worst, the nearest member's centre is off a mark, over everything that the facts allow.</summary>
     public double Worst(double mark) => Bounded ? Worst(spans, mark) : double.PositiveInfinity;
 
+    /// <summary>Whether a mark is confirmed for a bolt: every centre that the facts allow leaves it its edge distance, <c>ply/2 - 1.5 D</c>.</summary>
+    /// <param name="mark">Where the bolt goes, in inches.</param>
+    /// <param name="ply">Face of one member, in inches.</param>
+    /// <param name="bolt">Shank diameter, in inches.</param>
+    public bool Confirms(double mark, double ply, double bolt) => Worst(mark) <= (ply / 2) - (1.5 * bolt) + 1e-6;
+
     /// <summary>The mark that the facts leave the least doubt about, near a wanted one.</summary>
     public double BestMark(double wanted) => Bounded ? BestMark(spans, wanted) : wanted;
 

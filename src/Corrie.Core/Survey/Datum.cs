@@ -31,12 +31,19 @@ public sealed record Datum(string Id, string Name, Axis Axis, Length At)
     public const string LeftCorner = "left-corner";
 
     /// <summary>What the tape shows at a position when its hook is on this datum.</summary>
+    /// <param name="position">From the left corner, or over the floor.</param>
+    /// <returns>The distance, and whether it is read backwards.</returns>
     public TapeReading Read(Length position) => new((position - At).Abs, position < At);
 
     /// <summary>The position of something that the tape shows.</summary>
+    /// <param name="distance">What the tape shows; not negative.</param>
+    /// <param name="back">Whether it is read to the left, or down.</param>
+    /// <returns>From the left corner, or over the floor.</returns>
     public Length Position(Length distance, bool back) => back ? At - distance : At + distance;
 
     /// <summary>Every line of a wall that a tape can be hooked on.</summary>
+    /// <param name="wall">The wall, its readings worked in.</param>
+    /// <returns>The corners, floor and ceiling, then what is on the wall from left to right.</returns>
     public static IReadOnlyList<Datum> Of(Wall wall)
     {
         var datums = new List<Datum>
@@ -67,5 +74,28 @@ public sealed record Datum(string Id, string Name, Axis Axis, Length At)
         }
 
         return datums;
+    }
+}
+
+/// <summary>From where the set-out of a wall is read.</summary>
+/// <param name="Across">Datum of the sideways readings.</param>
+/// <param name="Up">Datum of the heights.</param>
+public sealed record SetOutChoice(string Across, string Up);
+
+/// <summary>The two tapes of a wall and where they can be hooked.</summary>
+/// <param name="Datums">Every line that a tape can be hooked on.</param>
+/// <param name="Across">Where the foot tape is hooked.</param>
+/// <param name="Up">Where the upright tape is hooked.</param>
+public sealed record WallTapes(IReadOnlyList<Datum> Datums, Datum Across, Datum Up)
+{
+    /// <summary>Hooks the tapes of a wall.</summary>
+    /// <param name="wall">The wall, its readings worked in.</param>
+    /// <param name="choice">Where they are to be hooked; what is not there any more gives way to corner and floor.</param>
+    /// <returns>The tapes.</returns>
+    public static WallTapes Of(Wall wall, SetOutChoice choice)
+    {
+        var datums = Datum.Of(wall);
+        Datum Find(string id, Axis axis, string otherwise) => datums.FirstOrDefault(d => d.Id == id && d.Axis == axis) ?? datums.First(d => d.Id == otherwise);
+        return new(datums, Find(choice.Across, Axis.Across, Datum.LeftCorner), Find(choice.Up, Axis.Up, Datum.Floor));
     }
 }

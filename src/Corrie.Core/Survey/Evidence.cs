@@ -1,3 +1,4 @@
+using Corrie.Core.Format;
 using Corrie.Core.Measure;
 
 namespace Corrie.Core.Survey;
@@ -76,6 +77,9 @@ public sealed record Evidence(
 {
     /// <summary>Bite under which a bit may have met a furring strip, a pipe or a nail plate (common practice).</summary>
     public static readonly Length ShallowBite = Length.Tape(0, 1, 2);
+
+    /// <summary>Where it stands in the document.</summary>
+    public Place Here { get; init; } = Place.Nowhere;
 
     /// <summary>Whether it is a hit that went too little deep to be a member for sure.</summary>
     public bool Shallow => Kind == EvidenceKind.ProbeHit && Bite is { } bite && bite < ShallowBite;

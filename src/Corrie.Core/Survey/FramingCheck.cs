@@ -10,18 +10,22 @@ public static class FramingCheck
     private const int LeadPaint = 1980;
 
     /// <summary>Everything that does not fit, and every question that is open.</summary>
-    public static IEnumerable<Finding> Check(Surveyed surveyed) =>
+    /// <param name="surveyed">The wall as surveyed.</param>
+    /// <param name="map">Its framing.</param>
+    /// <param name="site">What is known of the house.</param>
+    /// <returns>The findings, parts named from the wall on.</returns>
+    public static IEnumerable<Finding> Check(Surveyed surveyed, FramingMap map, SiteFacts site) =>
     [
-        .. surveyed.Framing.Contradictions.Select(c => Contradicts(surveyed.Wall, c)),
-        .. surveyed.Framing.Unfit.Select(u => Unfit(surveyed.Wall, u)),
-        .. surveyed.Framing.False.Select(f => Untrue(surveyed, f)),
-        .. surveyed.Framing.Soundings.Where(s => s.Evidence is { Shallow: true, Struck: false }).Select(s => SurveyFindings.HitTooShallow.At(
+        .. map.Contradictions.Select(c => Contradicts(surveyed.Wall, c)),
+        .. map.Unfit.Select(u => Unfit(surveyed.Wall, u)),
+        .. map.False.Select(f => Untrue(surveyed, f)),
+        .. surveyed.Soundings.Where(s => s.Evidence is { Shallow: true, Struck: false }).Select(s => SurveyFindings.HitTooShallow.At(
             Spot(surveyed.Wall, s, "evidence/" + s.Evidence.Id),
-            $"The bit at {s.Middle} met something after its layers, but only for {s.Evidence.Bite!.Value:fine}; under {Corrie.Core.Survey.Evidence.ShallowBite:fine} it may be a furring strip, a pipe or a nail plate.")),
+            $"The bit at {s.Middle} met something after its layers, but only for {s.Evidence.Bite!.Value:fine}; under {Survey.Evidence.ShallowBite:fine} it may be a furring strip, a pipe or a nail plate.")),
         .. surveyed.Wall.Crosses.Where(c => c.StandsFor is null).Select(c => SurveyFindings.DatumUnclear.At(
             new("crosses/" + c.Id, c.X, c.Y), $"The client's cross at {c.X} across, {c.Y} up: ask which point it stands for, the centre, the bottom edge or a corner.")),
         .. surveyed.Wall.TestHoles.SelectMany(h => BuildUp(surveyed.Wall, h)),
-        .. House(surveyed.Wall),
+        .. House(surveyed.Wall, site),
     ];
 
     private static Spot Spot(Wall wall, Sounding s, string part)
@@ -33,14 +37,14 @@ public static class FramingCheck
 
     private static Finding Contradicts(Wall wall, Contradiction c)
     {
-        Change Strike(Sounding s) => new($"/wall/evidence/{s.Evidence.Id}/struck", true);
+        Change Strike(Sounding s) => s.Evidence.Here.Set("struck", true);
         return SurveyFindings.EvidenceContradicts.At(
             Spot(wall, c.Miss, "evidence/" + c.Miss.Evidence.Id),
             $"The bit fell through at {c.Miss.Middle:fine}, between hits at {c.Left.Middle:fine} and {c.Right.Middle:fine}: these are {c.Right.Middle - c.Left.Middle:fine} apart, less than one member's {c.Width:fine}. Two members with a gap, or is one of the three wrong?",
-            new Fix($"Two members with a gap", $"the miss at {c.Miss.Middle:fine} is the gap between them", [new($"/wall/evidence/{c.Miss.Evidence.Id}/gap", true)]),
-            new Fix($"The miss was wrong", $"{c.Miss.Middle:fine} is struck out", [Strike(c.Miss)]),
-            new Fix($"The hit at {c.Left.Middle:fine} was wrong", $"it is struck out", [Strike(c.Left)]),
-            new Fix($"The hit at {c.Right.Middle:fine} was wrong", $"it is struck out", [Strike(c.Right)]));
+            new Remedy($"Two members with a gap", $"the miss at {c.Miss.Middle:fine} is the gap between them", [c.Miss.Evidence.Here.Set("gap", true)]),
+            new Remedy($"The miss was wrong", $"{c.Miss.Middle:fine} is struck out", [Strike(c.Miss)]),
+            new Remedy($"The hit at {c.Left.Middle:fine} was wrong", $"it is struck out", [Strike(c.Left)]),
+            new Remedy($"The hit at {c.Right.Middle:fine} was wrong", $"it is struck out", [Strike(c.Right)]));
     }
 
     private static Finding Unfit(Wall wall, UnfitHits u)
@@ -53,7 +57,7 @@ public static class FramingCheck
 
     private static Finding Untrue(Surveyed surveyed, Sounding s)
     {
-        var miss = surveyed.Framing.Soundings.Where(m => m.Evidence.Kind == EvidenceKind.ProbeMiss && m.Evidence.Axis == s.Evidence.Axis).MinBy(m => (m.Middle - s.Middle).Abs)!;
+        var miss = surveyed.Soundings.Where(m => m.Evidence.Kind == EvidenceKind.ProbeMiss && m.Evidence.Axis == s.Evidence.Axis).MinBy(m => (m.Middle - s.Middle).Abs)!;
         return SurveyFindings.FalseReading.At(
             Spot(surveyed.Wall, s, "evidence/" + s.Evidence.Id),
             $"The {(s.Evidence.Method == Method.Magnet ? "magnet" : "scanner")} showed a member at {s.Middle}, but the bit fell through at {miss.Middle:fine}: two boards that meet, a strip or a pipe. It stays on the drawing, struck out.");
@@ -82,11 +86,11 @@ public static class FramingCheck
         }
     }
 
-    private static IEnumerable<Finding> House(Wall wall)
+    private static IEnumerable<Finding> House(Wall wall, SiteFacts site)
     {
         var q = wall.Questions;
         var spot = new Spot("questions");
-        if (q.Built is { } year && year < LeadPaint)
+        if (site.Built is { } year && year < LeadPaint)
         {
             yield return SurveyFindings.OldFinish.At(spot, $"The house is of {year}: before {LeadPaint} paint may hold lead, and plaster and boards may hold asbestos. No dry sanding or sawing before a test.");
         }
@@ -96,7 +100,7 @@ public static class FramingCheck
             yield return SurveyFindings.LiveFlue.At(spot, $"1 flue in use is behind or beside this wall: no hole and no cable in the breast or its chase before its route is known.");
         }
 
-        if (q.Renovation is { Length: > 0 } when)
+        if (site.Renovation is { Length: > 0 } when)
         {
             yield return SurveyFindings.Temporary.At(spot, $"Renovation is foreseen ({when}): 1 display on the fewest holes, no box and no cable in the wall; note a date to come back.");
         }
@@ -111,14 +115,17 @@ public static class FramingCheck
             yield return SurveyFindings.InsulatedWall.At(spot, $"An outside wall, {wall.LayersThickness + wall.StudDepth} deep to the far side of its members, with insulation: cables are fished through it badly, and every hole is sealed.");
         }
 
-        if (q.SmallHands == true)
+        if (site.SmallHands == true)
         {
             yield return SurveyFindings.SmallHands.At(spot, $"Small children or pets: nothing hangs loose below {Length.Tape(48)}, and every strap is closed before the crew leaves.");
         }
     }
 
     /// <summary>Questions that have to be answered before this wall is drilled, and are not.</summary>
-    public static IReadOnlyList<string> OpenQuestions(Wall wall)
+    /// <param name="wall">The wall.</param>
+    /// <param name="site">What is known of the house.</param>
+    /// <returns>The questions in words; none where all that this wall needs is answered.</returns>
+    public static IReadOnlyList<string> OpenQuestions(Wall wall, SiteFacts site)
     {
         var q = wall.Questions;
         var open = new List<string>();
@@ -133,7 +140,7 @@ public static class FramingCheck
             open.Add("does gas run near");
         }
 
-        if (wall.Layers.Any(l => l.Name.Contains("plaster", StringComparison.OrdinalIgnoreCase) && !l.Name.Contains("board", StringComparison.OrdinalIgnoreCase)) && q.Built is null)
+        if (wall.Layers.Any(l => l.Name.Contains("plaster", StringComparison.OrdinalIgnoreCase) && !l.Name.Contains("board", StringComparison.OrdinalIgnoreCase)) && site.Built is null)
         {
             open.Add("how old is the house");
         }

@@ -8,21 +8,20 @@ public static class FramingMapper
 {
     private const string WholeWall = "";
 
-    /// <summary>Maps the framing.</summary>
+    /// <summary>Puts evidence on the wall and infers where its studs stand.</summary>
     /// <param name="wall">The wall, its readings worked in.</param>
     /// <param name="across">The sideways network.</param>
     /// <param name="up">The network of heights.</param>
-    /// <param name="boltDiameter">The bolt for which members are confirmed.</param>
-    /// <returns>The wall with its members as they follow from all there is, the map, and evidence whose datum is not known.</returns>
-    public static (Wall Wall, FramingMap Map, IReadOnlyList<Evidence> Unclear) Map(Wall wall, AdjustedNetwork across, AdjustedNetwork up, Length boltDiameter)
+    /// <returns>What is known, for bolts of any size; and evidence whose datum is not known.</returns>
+    internal static (FramingBasis Basis, IReadOnlyList<Evidence> Unclear) Infer(Wall wall, AdjustedNetwork across, AdjustedNetwork up)
     {
-        if (wall.Evidence.Count == 0)
-        {
-            return (wall with { Studs = [.. wall.Studs.Select(Capped)] }, FramingMap.Empty, []);
-        }
-
         var soundings = new List<Sounding>();
         var unclear = new List<Evidence>();
+        if (wall.Evidence.Count == 0)
+        {
+            return (new(wall, soundings, null), unclear);
+        }
+
         var datums = Datum.Of(wall).ToDictionary(d => d.Id, d => d.At);
         foreach (var evidence in wall.Evidence)
         {
@@ -36,41 +35,56 @@ public static class FramingMapper
             }
         }
 
-        var line = Line(wall, boltDiameter);
-        var upright = FramingSolver.Solve(line, [.. soundings.Where(s => s.Evidence.Axis == Axis.Across)], [.. wall.Studs.Select(Stated)], 0, wall.Width.Inches);
-        var vertical = upright.Members.Select(m => Member(m, Axis.Across)).ToList();
+        var upright = FramingSolver.Solve(Line(wall), [.. soundings.Where(s => s.Evidence.Axis == Axis.Across)], [.. wall.Studs.Select(Stated)], 0, wall.Width.Inches);
+        return (new(wall, soundings, upright), unclear);
+    }
+
+    /// <summary>The framing as a bolt sees it.</summary>
+    /// <param name="basis">What is known.</param>
+    /// <param name="boltDiameter">The bolt that is to hold in it.</param>
+    /// <returns>Its studs, left to right, and the map.</returns>
+    internal static Framed For(FramingBasis basis, Length boltDiameter)
+    {
+        var wall = basis.Wall;
+        if (basis.Upright is not { } upright)
+        {
+            return new([.. wall.Studs.Select(Capped)], FramingMap.Empty);
+        }
+
+        var bolt = boltDiameter.Inches;
+        var line = Line(wall);
+        var vertical = upright.Members(bolt).Select(m => Member(m, Axis.Across)).ToList();
         var kept = wall.Studs.Where(s => vertical.All(m => m.Id != s.Id && !m.Id.StartsWith(s.Id + "-", StringComparison.Ordinal))).ToList();
         var studs = kept.Concat(vertical.Select(m => AsStud(m, wall.Studs.FirstOrDefault(s => s.Id == m.Id)))).Select(Capped)
             .OrderBy(s => s.Centre).ThenBy(s => s.Id, StringComparer.Ordinal).ToList();
 
         var crossings = new List<FoundMember>();
         List<(Axis Axis, FramingLine Line, SolvedLine Solved)> solved = [(Axis.Across, line, upright)];
-        foreach (var bay in soundings.Where(s => s.Evidence.Axis == Axis.Up).GroupBy(s => Bay(s.Evidence.Beside, studs, wall.Width)))
+        foreach (var bay in basis.Soundings.Where(s => s.Evidence.Axis == Axis.Up).GroupBy(s => Bay(s.Evidence.Beside, studs, wall.Width)))
         {
             var nogging = line with { Makes = FramingLine.Wood, Spacing = 0, Material = ToldMaterial.Wood };
             var level = FramingSolver.Solve(nogging, [.. bay], [], 0, wall.Height.Inches);
-            crossings.AddRange(level.Members.Select(m => Member(m, Axis.Up) with { From = bay.Key.From, To = bay.Key.To }));
+            crossings.AddRange(level.Members(bolt).Select(m => Member(m, Axis.Up) with { From = bay.Key.From, To = bay.Key.To }));
             solved.Add((Axis.Up, nogging, level));
         }
 
-        return (
-            wall with { Studs = studs },
+        return new(
+            studs,
             new(
                 [.. vertical, .. crossings.OrderBy(c => c.Centre)],
                 [.. solved.SelectMany(s => s.Solved.Untrue)],
                 [.. solved.SelectMany(s => s.Solved.Contradictions.Select(c => new Contradiction(s.Axis, c.Miss, c.Left, c.Right, Length.FromInches(s.Line.Makes[0].Ply))))],
                 [.. upright.Expected.Select(Length.FromInches)],
-                soundings)
-            { Unfit = [.. solved.SelectMany(s => s.Solved.Unfit.Select(u => new UnfitHits(s.Axis, u.First, u.Last, u.Before, u.After)))] },
-            unclear);
+                basis.Soundings)
+            { Unfit = [.. solved.SelectMany(s => s.Solved.Unfit.Select(u => new UnfitHits(s.Axis, u.First, u.Last, u.Before, u.After)))] });
     }
 
     /// <summary>In which ways the studs of a wall may stand.</summary>
     internal static IReadOnlyList<Make> Makes(Wall wall) => wall.Kind == WallKind.SteelStuds ? FramingLine.Steel : FramingLine.Wood;
 
     /// <summary>What is known of the studs of a wall before anything was found.</summary>
-    internal static FramingLine Line(Wall wall, Length boltDiameter) =>
-        new(Makes(wall), wall.Spacing.Inches, boltDiameter.Inches, wall.Kind == WallKind.SteelStuds ? ToldMaterial.Metal : ToldMaterial.Wood);
+    internal static FramingLine Line(Wall wall) =>
+        new(Makes(wall), wall.Spacing.Inches, wall.Kind == WallKind.SteelStuds ? ToldMaterial.Metal : ToldMaterial.Wood);
 
     /// <summary>A stud as somebody put it on the sheet.</summary>
     internal static StatedMember Stated(Stud stud) => new(stud.Id, stud.Centre.Inches, stud.Width.Inches, stud.State, stud.Uncertainty.Inches);
@@ -130,3 +144,14 @@ public static class FramingMapper
             Methods = member.Methods,
         };
 }
+
+/// <summary>What is known of a wall's framing before somebody asks with a bolt.</summary>
+/// <param name="Wall">The wall, its readings worked in.</param>
+/// <param name="Soundings">All evidence where it lies.</param>
+/// <param name="Upright">Where its studs stand; null where there is no evidence.</param>
+internal sealed record FramingBasis(Wall Wall, IReadOnlyList<Sounding> Soundings, SolvedLine? Upright);
+
+/// <summary>A wall's framing as a bolt sees it: how sure a mark is depends on the edge distance that the bolt needs.</summary>
+/// <param name="Studs">Its studs, left to right.</param>
+/// <param name="Map">What the evidence says.</param>
+public sealed record Framed(IReadOnlyList<Stud> Studs, FramingMap Map);

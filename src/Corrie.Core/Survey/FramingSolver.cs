@@ -17,7 +17,7 @@ internal sealed class FramingSolver
 
     private FramingSolver(FramingLine line) => this.line = line;
 
-    /// <summary>Infers the members.</summary>
+    /// <summary>Infers where members stand; which bolt is to hold in them makes no difference.</summary>
     /// <param name="line">What is known of the members before anything was found.</param>
     /// <param name="soundings">All evidence along the line, in any order.</param>
     /// <param name="stated">Members that somebody has put on the sheet.</param>
@@ -50,8 +50,7 @@ internal sealed class FramingSolver
 
         var disproved = places.Where(p => p.Disproved).ToList();
         untrue.AddRange(disproved.SelectMany(p => p.Group.Positives).Where(s => s.Evidence.Kind != EvidenceKind.Knock));
-        var members = places.Where(p => !p.Disproved || p.Group.Stated is not null).SelectMany(p => p.Members()).OrderBy(m => m.Centre);
-        return new([.. members], untrue, contradictions, unfit, expected);
+        return new([.. places.Where(p => !p.Disproved || p.Group.Stated is not null)], untrue, contradictions, unfit, expected);
     }
 
     // Facts that one place cannot hold are two places where the miss lies between hits a member's width apart, or somebody has said that it
@@ -94,9 +93,8 @@ internal sealed class FramingSolver
 /// <summary>What is known of the members of a line before anything was found.</summary>
 /// <param name="Makes">The ways in which they may stand, the usual one first.</param>
 /// <param name="Spacing">Nominal spacing, in inches; zero for none.</param>
-/// <param name="Bolt">Diameter of the bolt for which they are confirmed, in inches.</param>
 /// <param name="Material">What they are made of.</param>
-internal sealed record FramingLine(IReadOnlyList<Make> Makes, double Spacing, double Bolt, ToldMaterial Material)
+internal sealed record FramingLine(IReadOnlyList<Make> Makes, double Spacing, ToldMaterial Material)
 {
     /// <summary>Ways for wood to stand: mostly alone, sometimes doubled or tripled at openings.</summary>
     public static IReadOnlyList<Make> Wood { get; } = [new(1, 1.5, 0.9), new(2, 1.5, 0.085), new(3, 1.5, 0.015)];
@@ -114,17 +112,22 @@ internal sealed record FramingLine(IReadOnlyList<Make> Makes, double Spacing, do
 internal sealed record StatedMember(string Id, double Centre, double? Width, StudState State, double Uncertainty);
 
 /// <summary>What follows from the evidence along one line.</summary>
-/// <param name="Members">The members, from left to right.</param>
+/// <param name="Places">Where members stand.</param>
 /// <param name="Untrue">Readings that a probe has disproved.</param>
 /// <param name="Contradictions">Probes that cannot all be right.</param>
 /// <param name="Unfit">Hits that no member fits: the outer two, and the misses nearest to them.</param>
 /// <param name="Expected">Where the module has members that no evidence is near; a hint.</param>
 internal sealed record SolvedLine(
-    IReadOnlyList<SolvedMember> Members,
+    IReadOnlyList<MemberPlace> Places,
     IReadOnlyList<Sounding> Untrue,
     IReadOnlyList<(Sounding Miss, Sounding Left, Sounding Right)> Contradictions,
     IReadOnlyList<(Sounding First, Sounding Last, Sounding? Before, Sounding? After)> Unfit,
-    IReadOnlyList<double> Expected);
+    IReadOnlyList<double> Expected)
+{
+    /// <summary>The members as a bolt sees them, from left to right.</summary>
+    /// <param name="bolt">Shank diameter, in inches.</param>
+    public IEnumerable<SolvedMember> Members(double bolt) => Places.SelectMany(p => p.Members(bolt)).OrderBy(m => m.Centre);
+}
 
 /// <summary>A member along one line, in inches.</summary>
 /// <param name="Id">Key.</param>

@@ -1,5 +1,6 @@
 using Corrie.Core.Findings;
 using Corrie.Core.Measure;
+using Corrie.Core.Planning;
 
 namespace Corrie.Core.Survey;
 
@@ -14,81 +15,126 @@ public sealed record Hole(string Part, Length X, Length Y, Stud Stud);
 /// <param name="Id">Key of what it is kept round.</param>
 /// <param name="Name">What that is.</param>
 /// <param name="Why">Why.</param>
-/// <param name="Left">Its left edge.</param>
-/// <param name="Right">Its right edge.</param>
-/// <param name="Bottom">Its bottom.</param>
-/// <param name="Top">Its top.</param>
-public sealed record KeepOut(string Id, string Name, string Why, Length Left, Length Right, Length Bottom, Length Top);
+/// <param name="Area">Where.</param>
+public sealed record KeepOut(string Id, string Name, string Why, Rect Area);
 
 /// <summary>What the survey has to say about holes that are planned.</summary>
 public static class HoleCheck
 {
-    /// <summary>Half the width of the keep-out around an electrical device (common practice; survey's default).</summary>
-    public static readonly Length KeepOutWidth = Length.Tape(6);
-
-    /// <summary>What is kept free round a cable, a pipe or gas whose route is known (common practice).</summary>
-    public static readonly Length KeepFromBuried = Length.Tape(2);
-
     /// <summary>Diameter of a probe's hole (common practice: a bit of 1/16 to 1/8 in).</summary>
     public static readonly Length ProbeHole = Length.Tape(0, 1, 8);
 
-    /// <summary>Checks holes against what is known of the wall.</summary>
+    /// <summary>Checks the holes of one thing, each against what is near it.</summary>
     /// <param name="surveyed">The wall as surveyed.</param>
+    /// <param name="policy">The company's figures.</param>
     /// <param name="holes">The holes.</param>
     /// <param name="diameter">Their diameter.</param>
-    public static IEnumerable<Finding> Check(Surveyed surveyed, IReadOnlyList<Hole> holes, Length diameter) => holes.Count == 0 ? [] :
+    /// <returns>The findings, parts named from the thing on.</returns>
+    public static IEnumerable<Finding> Each(Surveyed surveyed, Policy policy, IReadOnlyList<Hole> holes, Length diameter) =>
     [
-        .. Members(holes),
-        .. Services(surveyed, holes),
-        .. Layers(surveyed.Wall, holes),
+        .. Members(holes, diameter),
+        .. InKeepOuts(surveyed, policy, holes),
         .. OldHoles(surveyed, holes, diameter),
-        .. Questions(surveyed.Wall, holes),
     ];
 
+    /// <summary>Checks all holes of a wall together: what has to be known before any of them is drilled.</summary>
+    /// <param name="wall">The wall, its readings worked in.</param>
+    /// <param name="site">What is known of the house.</param>
+    /// <param name="holes">All holes of the wall.</param>
+    /// <returns>The findings, parts named from the wall on.</returns>
+    public static IEnumerable<Finding> Together(Wall wall, SiteFacts site, IReadOnlyList<Hole> holes)
+    {
+        if (holes.Count == 0)
+        {
+            yield break;
+        }
+
+        if (wall.Scan is null)
+        {
+            yield return SurveyFindings.ServicesNotLookedFor.At(
+                new("scan", holes[0].X, holes[0].Y),
+                $"{holes.Count} holes are planned, and no search for cables, pipes and gas is recorded.");
+        }
+
+        foreach (var finding in Layers(wall, holes))
+        {
+            yield return finding;
+        }
+
+        var open = FramingCheck.OpenQuestions(wall, site);
+        if (open.Count > 0)
+        {
+            yield return SurveyFindings.HazardQuestionsOpen.At(
+                new("questions", holes[0].X, holes[0].Y), $"{holes.Count} holes are planned, and {open.Count} {(open.Count == 1 ? "question is" : "questions are")} open: {string.Join("; ", open)}.");
+        }
+    }
+
     /// <summary>Where no hole may go, seen from the front; the planner's and the drawing's.</summary>
-    public static IReadOnlyList<KeepOut> KeepOuts(Surveyed surveyed)
+    /// <param name="surveyed">The wall as surveyed.</param>
+    /// <param name="policy">The company's figures.</param>
+    /// <returns>The areas; a thing may have several.</returns>
+    public static IReadOnlyList<KeepOut> KeepOuts(Surveyed surveyed, Policy policy)
     {
         var wall = surveyed.Wall;
-        var bays = InNeighbouringBays(wall);
+        var (bays, keep) = (InNeighbouringBays(wall), policy.KeepOut);
         var keeps = new List<KeepOut>();
         foreach (var device in wall.Features.Where(f => f.Electrical && !f.RouteKnown))
         {
-            keeps.Add(new(device.Id, device.Name, "its cable's route is not known", device.Left - KeepOutWidth, device.Right + KeepOutWidth, Length.Zero, wall.Height));
-            keeps.Add(new(device.Id, device.Name, "its cable's route is not known", device.Left - bays, device.Right + bays, device.Bottom - KeepOutWidth, device.Top + KeepOutWidth));
+            const string why = "its cable's route is not known";
+            keeps.Add(new(device.Id, device.Name, why, Rect.Between(device.Left - keep, device.Right + keep, Length.Zero, wall.Height)));
+            keeps.Add(new(device.Id, device.Name, why, Rect.Between(device.Left - bays, device.Right + bays, device.Bottom - keep, device.Top + keep)));
         }
 
-        foreach (var live in surveyed.Framing.Soundings.Where(s => s.Evidence is { Kind: EvidenceKind.Live, Struck: false, Axis: Axis.Across }))
+        foreach (var live in surveyed.Soundings.Where(s => s.Evidence is { Kind: EvidenceKind.Live, Struck: false, Axis: Axis.Across }))
         {
-            keeps.Add(new(live.Evidence.Id, "live sign", "the scanner showed live wiring there", live.Low - KeepOutWidth, live.High + KeepOutWidth, Length.Zero, wall.Height));
+            keeps.Add(new(live.Evidence.Id, "live sign", "the scanner showed live wiring there", Rect.Between(live.Low - keep, live.High + keep, Length.Zero, wall.Height)));
         }
 
         foreach (var buried in wall.Features.Where(f => f.Buried))
         {
-            keeps.Add(new(buried.Id, buried.Name, "it lies in the wall", buried.Left - KeepFromBuried, buried.Right + KeepFromBuried, buried.Bottom - KeepFromBuried, buried.Top + KeepFromBuried));
+            keeps.Add(new(buried.Id, buried.Name, "it lies in the wall", buried.Outline.Grown(policy.KeepFromBuried)));
         }
 
         return keeps;
     }
 
-    private static IEnumerable<Finding> Members(IReadOnlyList<Hole> holes)
+    // One cause, one stop: the studs that are not confirmed are named together, each with how far it may be off.
+    private static IEnumerable<Finding> Members(IReadOnlyList<Hole> holes, Length diameter)
     {
-        foreach (var group in holes.GroupBy(h => h.Stud))
+        var unsure = holes.Where(h => h.Stud.State != StudState.Confirmed).GroupBy(h => h.Stud).OrderBy(g => g.Key.Centre).ToList();
+        if (unsure.Count > 0)
         {
-            var stud = group.Key;
-            var spot = new Spot($"studs/{stud.Id}", stud.Centre, group.Max(h => h.Y));
-            if (stud.State != StudState.Confirmed)
+            var (first, top) = (unsure[0].Key, unsure[0].Max(h => h.Y));
+            var spot = new Spot($"studs/{string.Join('+', unsure.Select(g => g.Key.Id))}", first.Centre, top);
+            if (unsure.Count == 1)
             {
                 yield return SurveyFindings.FramingUnconfirmed.At(
                     spot,
-                    stud.Carried
-                        ? Phrase.Of($"The stud at {stud.Centre} was found on the other face and carried through the wall, good to {stud.Uncertainty:fine}; {group.Count()} of the plate's holes go into it. Drill a pilot from this side first, and left and right of it until the bit falls through.")
-                        : Phrase.Of($"The stud at {stud.Centre} is {(stud.State == StudState.Found ? "found" : "suspected")}, not confirmed, to within {stud.Uncertainty:fine}; {group.Count()} of the plate's holes go into it. Probe left and right of its centre until the bit falls through."));
+                    first.Carried
+                        ? Phrase.Of($"The stud at {first.Centre} was found on the other face and carried through the wall, good to {first.Uncertainty:fine}; {unsure[0].Count()} of the plate's holes go into it. Drill a pilot from this side first, and left and right of it until the bit falls through.")
+                        : Phrase.Of($"The stud at {first.Centre} is {(first.State == StudState.Found ? "found" : "suspected")}, not confirmed, to within {first.Uncertainty:fine}; {unsure[0].Count()} of the plate's holes go into it. Probe left and right of its centre until the bit falls through."));
             }
+            else
+            {
+                Phrase message = $"Probe left and right of these studs until the bit falls through, before {unsure.Sum(g => g.Count())} holes for {diameter} bolts go into them: ";
+                for (var i = 0; i < unsure.Count; i++)
+                {
+                    var stud = unsure[i].Key;
+                    message.AppendFormatted($"{(i == 0 ? string.Empty : "; ")}{stud.Centre} {(stud.Carried ? "carried through from the other face" : stud.State == StudState.Found ? "found" : "suspected")}, good to {stud.Uncertainty:fine}");
+                }
 
-            if (stud.Methods is [var only] && only != Method.Eye)
+                message.AppendLiteral(".");
+                yield return SurveyFindings.FramingUnconfirmed.At(spot, message);
+            }
+        }
+
+        foreach (var group in holes.GroupBy(h => h.Stud))
+        {
+            if (group.Key.Methods is [var only] && only != Method.Eye)
             {
                 yield return SurveyFindings.SingleMethod.At(
-                    spot, $"The stud at {stud.Centre} was found by {Words(only)} alone; {group.Count()} of the plate's holes go into it. A second method would tell.");
+                    new($"studs/{group.Key.Id}", group.Key.Centre, group.Max(h => h.Y)),
+                    $"The stud at {group.Key.Centre} was found by {Words(only)} alone; {group.Count()} of the plate's holes go into it. A second method would tell.");
             }
         }
     }
@@ -101,25 +147,18 @@ public static class HoleCheck
         _ => "probing",
     };
 
-    private static IEnumerable<Finding> Services(Surveyed surveyed, IReadOnlyList<Hole> holes)
+    private static IEnumerable<Finding> InKeepOuts(Surveyed surveyed, Policy policy, IReadOnlyList<Hole> holes)
     {
-        if (surveyed.Wall.Scan is null)
-        {
-            yield return SurveyFindings.ServicesNotLookedFor.At(
-                new("wall/scan", holes[0].X, holes[0].Y),
-                $"{holes.Count} holes are planned, and no search for cables, pipes and gas is recorded.");
-        }
-
-        foreach (var keep in KeepOuts(surveyed).GroupBy(k => k.Id))
+        foreach (var keep in KeepOuts(surveyed, policy).GroupBy(k => k.Id))
         {
             foreach (var hole in holes)
             {
-                if (keep.FirstOrDefault(k => hole.X > k.Left && hole.X < k.Right && hole.Y > k.Bottom && hole.Y < k.Top) is { } inside)
+                if (keep.FirstOrDefault(k => k.Area.Holds(hole.X, hole.Y)) is { Area: var area } inside)
                 {
-                    var least = new[] { hole.X - inside.Left, inside.Right - hole.X, hole.Y - inside.Bottom, inside.Top - hole.Y }.Min();
+                    var least = new[] { hole.X - area.Left, area.Right - hole.X, hole.Y - area.Bottom, area.Top - hole.Y }.Min();
                     yield return SurveyFindings.LiveNearHole.At(
                         new($"{hole.Part}/{keep.Key}", hole.X, hole.Y),
-                        $"The hole at {hole.X} across, {hole.Y} up is {least} inside what is kept free round the {inside.Name} ({inside.Left} to {inside.Right} across, {inside.Bottom} to {inside.Top} up): {inside.Why}.");
+                        $"The hole at {hole.X} across, {hole.Y} up is {least} inside what is kept free round the {inside.Name} ({area.Left} to {area.Right} across, {area.Bottom} to {area.Top} up): {inside.Why}.");
                 }
             }
         }
@@ -128,7 +167,7 @@ public static class HoleCheck
     private static IEnumerable<Finding> OldHoles(Surveyed surveyed, IReadOnlyList<Hole> holes, Length diameter)
     {
         var old = surveyed.Wall.Features.Where(f => f.Kind == FeatureKind.OldHole).Select(f => (X: f.Centre, Y: f.Bottom + f.Height.Half, Room: Length.Max(f.Width, diameter) * 3, What: "an old hole"))
-            .Concat(surveyed.Framing.Soundings
+            .Concat(surveyed.Soundings
                 .Where(s => s.Evidence is { Kind: EvidenceKind.ProbeMiss, Axis: Axis.Across, Beside: not null })
                 .Select(s => (X: s.Middle, Y: s.Evidence.Beside!.Value, Room: ProbeHole * 3, What: "a probe's hole that missed")));
         foreach (var (x, y, room, what) in old)
@@ -146,27 +185,17 @@ public static class HoleCheck
         }
     }
 
-    private static IEnumerable<Finding> Questions(Wall wall, IReadOnlyList<Hole> holes)
-    {
-        var open = FramingCheck.OpenQuestions(wall);
-        if (open.Count > 0)
-        {
-            yield return SurveyFindings.HazardQuestionsOpen.At(
-                new("questions", holes[0].X, holes[0].Y), $"{holes.Count} holes are planned, and {open.Count} {(open.Count == 1 ? "question is" : "questions are")} open: {string.Join("; ", open)}.");
-        }
-    }
-
     private static IEnumerable<Finding> Layers(Wall wall, IReadOnlyList<Hole> holes)
     {
         var unconfirmed = wall.Layers.Where(l => !l.Confirmed).ToList();
         if (wall.Layers.Count == 0)
         {
-            yield return SurveyFindings.LayersUnknown.At(new("wall/layers"), $"No layer of the wall is recorded; {holes.Count} holes are planned through it.");
+            yield return SurveyFindings.LayersUnknown.At(new("layers"), $"No layer of the wall is recorded; {holes.Count} holes are planned through it.");
         }
         else if (unconfirmed.Count > 0)
         {
             yield return SurveyFindings.LayersUnknown.At(
-                new("wall/layers"),
+                new("layers"),
                 $"{holes.Count} holes are planned through the {string.Join(" and the ", unconfirmed.Select(l => l.Name))} ({unconfirmed.Aggregate(Length.Zero, (sum, l) => sum + l.Thickness)} thick), which nobody has confirmed.");
         }
     }

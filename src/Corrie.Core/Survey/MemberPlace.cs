@@ -87,8 +87,9 @@ internal sealed class MemberPlace
         Mark = middle + (makes[make].Plies % 2 == 1 ? 0 : makes[make].Offset(0));
     }
 
-    /// <summary>The members that stand here.</summary>
-    public IEnumerable<SolvedMember> Members()
+    /// <summary>The members that stand here, as a bolt sees them.</summary>
+    /// <param name="bolt">Shank diameter of the bolt that is to hold in them, in inches.</param>
+    public IEnumerable<SolvedMember> Members(double bolt)
     {
         if (Belief.Total <= 0)
         {
@@ -104,19 +105,18 @@ internal sealed class MemberPlace
         var (best, middle) = Belief.Likeliest();
         for (var ply = 0; ply < makes[best].Plies; ply++)
         {
-            yield return Member(makes[best], ply, middle + makes[best].Offset(ply));
+            yield return Member(makes[best], ply, middle + makes[best].Offset(ply), bolt);
         }
     }
 
-    private SolvedMember Member(Make make, int ply, double wanted)
+    private SolvedMember Member(Make make, int ply, double wanted, double bolt)
     {
         // The facts set the mark where they pin the centre down; until then what the scanner says is nearer the truth than their middle.
-        var tolerance = (make.Ply / 2) - (1.5 * line.Bolt) + 1e-6;
         var pinned = Group.Contradicted ? wanted : Belief.BestMark(wanted);
-        var mark = Math.Abs(pinned - wanted) <= make.Ply / 2 && Belief.Worst(pinned) <= tolerance ? pinned : wanted;
+        var mark = Math.Abs(pinned - wanted) <= make.Ply / 2 && Belief.Confirms(pinned, make.Ply, bolt) ? pinned : wanted;
         var worst = Group.Contradicted ? double.PositiveInfinity : Belief.Worst(mark);
         var near = Presence * Belief.Near(mark, Quarter);
-        var state = worst <= tolerance ? StudState.Confirmed
+        var state = !Group.Contradicted && Belief.Confirms(mark, make.Ply, bolt) ? StudState.Confirmed
             : near >= FoundFrom && !Group.Contradicted ? StudState.Found
             : StudState.Suspected;
         if (Group.Stated is { } stated && stated.State > state && !Group.Contradicted && !Disproved && Allows(stated.Centre))
@@ -136,7 +136,7 @@ internal sealed class MemberPlace
         return [.. makes.Select((make, m) =>
         {
             var likely = new double[points];
-            // What no finding can be of need not be reckoned point by point.
+            // What no finding can be of need not be weighed point by point.
             if (!bounded && scans.Count > 0 && !scans.Any(s => MethodErrors.CanBe(make, s)))
             {
                 return likely;

@@ -32,9 +32,10 @@ public static class Probing
     /// <param name="needed">The studs, by key.</param>
     /// <param name="height">Height at which to probe, behind the display.</param>
     /// <param name="boltDiameter">The bolt they are to hold.</param>
+    /// <returns>The probes, in the order of the studs.</returns>
     public static IReadOnlyList<Probe> Confirm(Surveyed surveyed, IEnumerable<string> needed, Length? height, Length boltDiameter)
     {
-        var probes = new List<Probe>();
+        var (probes, framed) = (new List<Probe>(), surveyed.For(boltDiameter));
         foreach (var id in needed.Distinct())
         {
             if (probes.Count == Most)
@@ -42,15 +43,15 @@ public static class Probing
                 break;
             }
 
-            var stud = surveyed.Wall.Studs.FirstOrDefault(s => s.Id == id);
+            var stud = framed.Studs.FirstOrDefault(s => s.Id == id);
             if (stud is null or { State: StudState.Confirmed } ||
-                surveyed.Framing.Contradictions.Any(c => surveyed.Framing.Member(id)?.Soundings.Contains(c.Miss) == true))
+                framed.Map.Contradictions.Any(c => framed.Map.Member(id)?.Soundings.Contains(c.Miss) == true))
             {
                 continue;
             }
 
-            var belief = surveyed.Framing.Member(id)?.Belief ??
-                FramingSolver.Of(FramingMapper.Line(surveyed.Wall, boltDiameter) with { Spacing = 0 }, FramingMapper.Stated(stud));
+            var belief = framed.Map.Member(id)?.Belief ??
+                FramingSolver.Of(FramingMapper.Line(surveyed.Wall) with { Spacing = 0 }, FramingMapper.Stated(stud));
             var tolerance = (stud.Width.Inches / 2) - (1.5 * boltDiameter.Inches);
             if (Next(belief, stud.Centre.Inches, tolerance) is not { } x)
             {
@@ -69,30 +70,32 @@ public static class Probing
 
     /// <summary>The probes that show whether places are free of members: as few as leave none room to hide between them.</summary>
     /// <param name="surveyed">The survey.</param>
-    public static IReadOnlyList<Probe> Clear(Surveyed surveyed)
+    /// <param name="boltDiameter">The bolt that members are shown for.</param>
+    /// <returns>The next probe for each place and axis that is not cleared yet.</returns>
+    public static IReadOnlyList<Probe> Clear(Surveyed surveyed, Length boltDiameter)
     {
         var probes = new List<Probe>();
         foreach (var place in surveyed.Wall.FreePlaces)
         {
-            if (Blocks(surveyed, place).Count > 0)
+            if (Blocks(surveyed, place, boltDiameter).Count > 0)
             {
                 continue;
             }
 
             // A vertical member cannot hide between two misses closer than its face, nor a level one.
-            var middle = place.Left + place.Width.Half;
+            var area = place.Area;
             var ply = Length.FromInches(FramingMapper.Makes(surveyed.Wall).Min(m => m.Ply)) - (Accuracy * 2);
-            if (Gap(surveyed, Axis.Across, place.Left, place.Right, place.Bottom, place.Top, ply) is { } across)
+            if (Gap(surveyed, Axis.Across, area.Left, area.Right, area.Bottom, area.Top, ply) is { } across)
             {
                 probes.Add(new(
-                    Axis.Across, across, place.Bottom + place.Height.Half, place.Id, $"is a stud where {place.Name} goes",
+                    Axis.Across, across, area.CentreY, place.Id, $"is a stud where {place.Name} goes",
                     $"a stud is there: {place.Name} has to move", $"none covers {across:fine}"));
             }
 
-            if (Gap(surveyed, Axis.Up, place.Bottom, place.Top, place.Left, place.Right, Length.Tape(1, 1, 2) - (Accuracy * 2)) is { } up)
+            if (Gap(surveyed, Axis.Up, area.Bottom, area.Top, area.Left, area.Right, Length.Tape(1, 1, 2) - (Accuracy * 2)) is { } up)
             {
                 probes.Add(new(
-                    Axis.Up, up, middle, place.Id, $"is a noggin where {place.Name} goes",
+                    Axis.Up, up, area.CentreX, place.Id, $"is a noggin where {place.Name} goes",
                     $"a level member is there: {place.Name} has to move up or down", $"none covers {up:fine}"));
             }
         }
@@ -101,11 +104,19 @@ public static class Probing
     }
 
     /// <summary>The members that stand where a place has to be free.</summary>
-    public static IReadOnlyList<string> Blocks(Surveyed surveyed, FreePlace place) =>
-    [
-        .. surveyed.Wall.Studs.Where(s => s.Right > place.Left && s.Left < place.Right).Select(s => s.Id),
-        .. surveyed.Framing.Crossings.Where(c => c.Centre + c.Width.Half > place.Bottom && c.Centre - c.Width.Half < place.Top && c.To > place.Left && c.From < place.Right).Select(c => c.Id),
-    ];
+    /// <param name="surveyed">The survey.</param>
+    /// <param name="place">The place.</param>
+    /// <param name="boltDiameter">The bolt that members are shown for.</param>
+    /// <returns>Their keys; none where the place is free as far as is known.</returns>
+    public static IReadOnlyList<string> Blocks(Surveyed surveyed, FreePlace place, Length boltDiameter)
+    {
+        var (framed, area) = (surveyed.For(boltDiameter), place.Area);
+        return
+        [
+            .. framed.Studs.Where(s => s.Right > area.Left && s.Left < area.Right).Select(s => s.Id),
+            .. framed.Map.Crossings.Where(c => c.Centre + c.Width.Half > area.Bottom && c.Centre - c.Width.Half < area.Top && c.To > area.Left && c.From < area.Right).Select(c => c.Id),
+        ];
+    }
 
     /// <summary>Where to probe next for a belief, in inches; null where nothing would help.</summary>
     internal static double? Next(Belief belief, double mark, double tolerance)
@@ -181,7 +192,7 @@ public static class Probing
     // Where to probe in the first stretch in which a member could still hide; null where there is none.
     private static Length? Gap(Surveyed surveyed, Axis axis, Length from, Length to, Length low, Length high, Length ply)
     {
-        var misses = surveyed.Framing.Soundings
+        var misses = surveyed.Soundings
             .Where(s => s.Evidence is { Kind: EvidenceKind.ProbeMiss, Struck: false } && s.Evidence.Axis == axis && (axis == Axis.Across || s.Evidence.Beside is null || (s.Evidence.Beside >= low - Length.Tape(8) && s.Evidence.Beside <= high + Length.Tape(8))))
             .Select(s => s.Middle).Where(m => m > from - ply && m < to + ply).Append(from - ply).Append(to + ply).Order().ToList();
         var open = misses.Zip(misses.Skip(1)).FirstOrDefault(p => p.Second - p.First >= ply);

@@ -15,20 +15,26 @@ public enum FlueState
     Live,
 }
 
-/// <summary>Questions that change the job; null as long as nobody has answered.</summary>
-/// <param name="Built">Year in which the house was built.</param>
+/// <summary>Questions about a wall that change the job; null as long as nobody has answered.</summary>
 /// <param name="Flue">The flue.</param>
 /// <param name="Gas">Whether gas runs near.</param>
 /// <param name="FireRated">Whether the wall is fire-rated or a party wall.</param>
 /// <param name="Insulated">Whether it is an outside wall with insulation.</param>
 /// <param name="MayCut">Whether it may be cut: owned, or the owner agrees.</param>
-/// <param name="Renovation">When renovation or demolition is foreseen; null where it is not.</param>
-/// <param name="SmallHands">Whether small children or pets reach what hangs loose.</param>
-public sealed record HouseQuestions(
-    int? Built, FlueState? Flue, bool? Gas, bool? FireRated, bool? Insulated, bool? MayCut, string? Renovation, bool? SmallHands)
+public sealed record WallQuestions(FlueState? Flue, bool? Gas, bool? FireRated, bool? Insulated, bool? MayCut)
 {
     /// <summary>Nothing answered.</summary>
-    public static HouseQuestions Open { get; } = new(null, null, null, null, null, null, null, null);
+    public static WallQuestions Open { get; } = new(null, null, null, null, null);
+}
+
+/// <summary>What is known of the house; null as long as nobody has answered.</summary>
+/// <param name="Built">Year in which it was built.</param>
+/// <param name="Renovation">When renovation or demolition is foreseen; null where it is not.</param>
+/// <param name="SmallHands">Whether small children or pets reach what hangs loose.</param>
+public sealed record SiteFacts(int? Built, string? Renovation, bool? SmallHands)
+{
+    /// <summary>Nothing answered.</summary>
+    public static SiteFacts Open { get; } = new(null, null, null);
 }
 
 /// <summary>A cross that the client has put on the wall.</summary>
@@ -50,28 +56,24 @@ public sealed record TestHole(string Id, Length X, Length Y, IReadOnlyList<(stri
     public static readonly Length Give = Length.Tape(0, 1, 8);
 
     /// <summary>Whether it shows a layer of the build-up at its place, counted from the room inwards.</summary>
+    /// <param name="layer">The layer.</param>
+    /// <param name="place">Its place, from 0.</param>
+    /// <returns>Whether name and thickness are the same, but for an eighth of an inch.</returns>
     public bool Shows(Layer layer, int place) =>
         place < Layers.Count && Same(Layers[place].Name, layer.Name) && (Layers[place].Thickness - layer.Thickness).Abs <= Give;
 
     /// <summary>Whether two names mean the same layer.</summary>
+    /// <param name="a">A name.</param>
+    /// <param name="b">Another.</param>
+    /// <returns>Whether they are the same but for capitals and spaces around.</returns>
     public static bool Same(string a, string b) => string.Equals(a.Trim(), b.Trim(), StringComparison.OrdinalIgnoreCase);
 }
 
 /// <summary>A place that has to be free of members, such as where a box is to go.</summary>
 /// <param name="Id">Short key in the sheet.</param>
 /// <param name="Name">What is to go there.</param>
-/// <param name="Left">Its left edge from the left corner.</param>
-/// <param name="Bottom">Its bottom over the floor.</param>
-/// <param name="Width">Its width.</param>
-/// <param name="Height">Its height.</param>
-public sealed record FreePlace(string Id, string Name, Length Left, Length Bottom, Length Width, Length Height)
-{
-    /// <summary>Its right edge.</summary>
-    public Length Right => Left + Width;
-
-    /// <summary>Its top.</summary>
-    public Length Top => Bottom + Height;
-}
+/// <param name="Area">Where.</param>
+public sealed record FreePlace(string Id, string Name, Rect Area);
 
 /// <summary>How far a casing's edges stand from the opening in the wall, on both faces.</summary>
 /// <param name="HereInner">Inner edge on this face.</param>

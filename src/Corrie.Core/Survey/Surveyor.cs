@@ -1,17 +1,48 @@
+using System.Collections.Concurrent;
 using Corrie.Core.Findings;
 using Corrie.Core.Measure;
 
 namespace Corrie.Core.Survey;
 
-/// <summary>A wall with its readings worked in.</summary>
-/// <param name="Wall">The wall: positions that readings fix are the adjusted ones.</param>
-/// <param name="Across">The sideways network.</param>
-/// <param name="Up">The network of heights.</param>
-/// <param name="Unclear">Readings whose point or edge is not named; they are left out of the networks.</param>
-/// <param name="Framing">What the evidence says about the framing.</param>
-/// <param name="Unplaced">Evidence whose datum is not known; it is left out of the map.</param>
-public sealed record Surveyed(
-    Wall Wall, AdjustedNetwork Across, AdjustedNetwork Up, IReadOnlyList<MeasuredReading> Unclear, FramingMap Framing, IReadOnlyList<Evidence> Unplaced);
+/// <summary>A wall with its readings worked in. It knows no bolt: how sure a stud is, is asked for one.</summary>
+public sealed class Surveyed
+{
+    private readonly FramingBasis basis;
+    private readonly ConcurrentDictionary<Length, Framed> framed = new();
+
+    internal Surveyed(Wall wall, AdjustedNetwork across, AdjustedNetwork up, IReadOnlyList<MeasuredReading> unclear, FramingBasis basis, IReadOnlyList<Evidence> unplaced)
+    {
+        Wall = wall;
+        Across = across;
+        Up = up;
+        Unclear = unclear;
+        Unplaced = unplaced;
+        this.basis = basis;
+    }
+
+    /// <summary>The wall: positions that readings fix are the adjusted ones. Its studs are those that somebody put on the sheet.</summary>
+    public Wall Wall { get; }
+
+    /// <summary>The sideways network.</summary>
+    public AdjustedNetwork Across { get; }
+
+    /// <summary>The network of heights.</summary>
+    public AdjustedNetwork Up { get; }
+
+    /// <summary>Readings whose point or edge is not named; they are left out of the networks.</summary>
+    public IReadOnlyList<MeasuredReading> Unclear { get; }
+
+    /// <summary>Evidence whose datum is not known; it is left out of the map.</summary>
+    public IReadOnlyList<Evidence> Unplaced { get; }
+
+    /// <summary>All evidence where it lies.</summary>
+    public IReadOnlyList<Sounding> Soundings => basis.Soundings;
+
+    /// <summary>The framing as a bolt sees it.</summary>
+    /// <param name="boltDiameter">Shank diameter of the bolt that is to hold in it.</param>
+    /// <returns>Studs and map; worked out once for each diameter.</returns>
+    public Framed For(Length boltDiameter) => framed.GetOrAdd(boltDiameter, d => FramingMapper.For(basis, d));
+}
 
 /// <summary>Works out where everything is from what was measured, and what does not fit.</summary>
 public static class Surveyor
@@ -20,10 +51,10 @@ public static class Surveyor
     private static readonly Length EighthInch = Length.Tape(0, 1, 8);
     private static readonly Length HalfInch = Length.Tape(0, 1, 2);
 
-    /// <summary>Solves both networks, puts the positions that they fix on the wall, and maps its framing.</summary>
+    /// <summary>Solves both networks, puts the positions that they fix on the wall, and infers its framing.</summary>
     /// <param name="wall">The wall as entered.</param>
-    /// <param name="boltDiameter">The bolt for which members are confirmed.</param>
-    public static Surveyed Survey(Wall wall, Length boltDiameter)
+    /// <returns>The wall as surveyed.</returns>
+    public static Surveyed Survey(Wall wall)
     {
         var clear = wall.Readings.Select(r => (Told: r, Seen: Faces.Seen(wall, r))).Where(p => p.Seen is not null).ToList();
         var told = clear.ToDictionary(p => p.Told.Id, p => p.Told);
@@ -44,12 +75,16 @@ public static class Surveyor
             ],
             Features = [.. wall.Features.Select(f => Placed(f, across, up)).OrderBy(f => f.Left).ThenBy(f => f.Id, StringComparer.Ordinal)],
         };
-        var (framed, map, unplaced) = FramingMapper.Map(measured, across, up, boltDiameter);
-        return new(framed, across, up, [.. wall.Readings.Where(r => !told.ContainsKey(r.Id))], map, unplaced);
+        var (basis, unplaced) = FramingMapper.Infer(measured, across, up);
+        return new(measured, across, up, [.. wall.Readings.Where(r => !told.ContainsKey(r.Id))], basis, unplaced);
     }
 
     /// <summary>Everything that does not fit.</summary>
-    public static IEnumerable<Finding> Check(Surveyed surveyed) =>
+    /// <param name="surveyed">The wall as surveyed.</param>
+    /// <param name="site">What is known of the house.</param>
+    /// <param name="bolt">The bolt that members are shown for.</param>
+    /// <returns>The findings, parts named from the wall on.</returns>
+    public static IEnumerable<Finding> Check(Surveyed surveyed, SiteFacts site, Length bolt) =>
     [
         .. surveyed.Unclear.Select(r => SurveyFindings.DatumUnclear.At(
             new("readings/" + r.Id),
@@ -57,17 +92,23 @@ public static class Surveyor
         .. surveyed.Unplaced.Select(e => SurveyFindings.DatumUnclear.At(
             new("evidence/" + e.Id),
             $"Evidence of framing at {e.At} from {Name(surveyed.Wall, e.From)}{(e.OtherFace ? " on the other face" : string.Empty)}: which edge or face that is is not named, or it is not on the sheet.")),
-        .. FramingCheck.Check(surveyed),
+        .. FramingCheck.Check(surveyed, surveyed.For(bolt).Map, site),
         .. Misfits(surveyed.Wall, surveyed.Across, Axis.Across),
         .. Misfits(surveyed.Wall, surveyed.Up, Axis.Up),
         .. Twice(surveyed),
-        .. Spacing(surveyed.Wall),
+        .. Spacing(surveyed.Wall, surveyed.For(bolt).Studs),
     ];
 
-    /// <summary>Which tape a point of this face belongs to; null where the point, or its edge, is not known.</summary>
+    /// <summary>Which tape a point of this face belongs to.</summary>
+    /// <param name="wall">The wall.</param>
+    /// <param name="point">The point's name, such as <c>f1/left</c> or <c>studs/s1</c>.</param>
+    /// <returns>The axis; null where the point, or its edge, is not known.</returns>
     public static Axis? AxisOf(Wall wall, string point) => Faces.Resolve(wall, point, otherFace: false)?.Axis;
 
     /// <summary>What a crew calls a point.</summary>
+    /// <param name="wall">The wall.</param>
+    /// <param name="point">The point's name.</param>
+    /// <returns>Its name in words; the point itself where nothing is called so.</returns>
     public static string Name(Wall wall, string point) => point.Split('/') switch
     {
         ["studs", var id] => "stud " + id,
@@ -135,10 +176,11 @@ public static class Surveyor
         var (bottom, top) = (At(up, f.Id + "/bottom"), At(up, f.Id + "/top"));
         return f with
         {
-            Left = left ?? (right is { } r ? r - f.Width : f.Left),
-            Width = left is { } l && right is { } e && e > l ? e - l : f.Width,
-            Bottom = bottom ?? (top is { } t ? Length.Max(Length.Zero, t - f.Height) : f.Bottom),
-            Height = bottom is { } b && top is { } h && h > b ? h - b : f.Height,
+            Outline = new(
+                left ?? (right is { } r ? r - f.Width : f.Left),
+                bottom ?? (top is { } t ? Length.Max(Length.Zero, t - f.Height) : f.Bottom),
+                left is { } l && right is { } e && e > l ? e - l : f.Width,
+                bottom is { } b && top is { } h && h > b ? h - b : f.Height),
         };
     }
 
@@ -193,9 +235,9 @@ public static class Surveyor
     }
 
     // Members stand at one module from an unknown start. Those that share a module are one group; two groups are two explanations.
-    private static IEnumerable<Finding> Spacing(Wall wall)
+    private static IEnumerable<Finding> Spacing(Wall wall, IReadOnlyList<Stud> known)
     {
-        var studs = wall.Studs.Where(s => s.State != StudState.Suspected).ToList();
+        var studs = known.Where(s => s.State != StudState.Suspected).ToList();
         if (studs.Count < 3 || wall.Spacing <= Length.Zero)
         {
             yield break;

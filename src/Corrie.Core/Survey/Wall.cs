@@ -1,4 +1,5 @@
 using Corrie.Core.Catalogue;
+using Corrie.Core.Format;
 using Corrie.Core.Measure;
 
 namespace Corrie.Core.Survey;
@@ -95,32 +96,48 @@ public sealed record Stud(string Id, Length Centre, Length Width, StudState Stat
     public IReadOnlyList<Method> Methods { get; init; } = [];
 
     /// <summary>
-    /// How far a bolt may be off the centre: <c>width/2 - 1.5 D</c>, less what is not known of the centre; negative where none fits.
+    /// How far a bolt may be off the centre: <c>width/2 - 1.5 D</c>, less what is not known of the centre.
     /// </summary>
-    public Length Tolerance(Length boltDiameter) => Width.Half - (boltDiameter * 3).Half - Uncertainty;
+    /// <param name="boltDiameter">Shank diameter.</param>
+    /// <returns>The distance; negative where no bolt of that diameter fits.</returns>
+    public Length Tolerance(Length boltDiameter) => Play(boltDiameter) - Uncertainty;
+
+    /// <summary>How far a bolt may be off a centre that is known exactly: <c>width/2 - 1.5 D</c>.</summary>
+    /// <param name="boltDiameter">Shank diameter.</param>
+    /// <returns>The distance; negative where no bolt of that diameter fits.</returns>
+    public Length Play(Length boltDiameter) => Width.Half - (boltDiameter * 3).Half;
 }
 
 /// <summary>A thing on the wall or before it.</summary>
 /// <param name="Id">Short key in the sheet.</param>
 /// <param name="Kind">What it is.</param>
 /// <param name="Name">What the crew calls it.</param>
-/// <param name="Left">Its left edge from the left corner.</param>
-/// <param name="Bottom">Its bottom over the floor.</param>
-/// <param name="Width">Its width.</param>
-/// <param name="Height">Its height.</param>
+/// <param name="Outline">Its outline on the wall.</param>
 /// <param name="Depth">How far it stands out of the wall.</param>
 /// <param name="RouteKnown">For electrical devices: whether the route of its cable is known.</param>
 public sealed record Feature(
-    string Id, FeatureKind Kind, string Name, Length Left, Length Bottom, Length Width, Length Height, Length Depth, bool RouteKnown)
+    string Id, FeatureKind Kind, string Name, Rect Outline, Length Depth, bool RouteKnown)
 {
+    /// <summary>Its left edge from the left corner.</summary>
+    public Length Left => Outline.Left;
+
     /// <summary>Its right edge.</summary>
-    public Length Right => Left + Width;
+    public Length Right => Outline.Right;
+
+    /// <summary>Its bottom over the floor.</summary>
+    public Length Bottom => Outline.Bottom;
 
     /// <summary>Its top.</summary>
-    public Length Top => Bottom + Height;
+    public Length Top => Outline.Top;
+
+    /// <summary>Its width.</summary>
+    public Length Width => Outline.Width;
+
+    /// <summary>Its height.</summary>
+    public Length Height => Outline.Height;
 
     /// <summary>Its centre line.</summary>
-    public Length Centre => Left + Width.Half;
+    public Length Centre => Outline.CentreX;
 
     /// <summary>Whether mains may run to it.</summary>
     public bool Electrical => Kind is FeatureKind.Receptacle or FeatureKind.Switch;
@@ -135,7 +152,10 @@ public sealed record Feature(
     public bool Solid => !Buried && Kind is not (FeatureKind.Receptacle or FeatureKind.Switch or FeatureKind.SignalPlate or FeatureKind.OldHole);
 
     /// <summary>Whether it lies within a band of the wall's width.</summary>
-    public bool Overlaps(Length left, Length right) => Left < right && Right > left;
+    /// <param name="left">The band's left edge.</param>
+    /// <param name="right">Its right edge.</param>
+    /// <returns>Whether they overlap; touching is outside.</returns>
+    public bool Overlaps(Length left, Length right) => Outline.Overlaps(left, right);
 }
 
 /// <summary>The record that cables, pipes and gas were looked for.</summary>
@@ -179,8 +199,11 @@ public sealed record Wall(
     /// <summary>Whether this face is the outside of the house.</summary>
     public bool Outside { get; init; }
 
-    /// <summary>Answers to the questions that change the job.</summary>
-    public HouseQuestions Questions { get; init; } = HouseQuestions.Open;
+    /// <summary>Answers to the questions about this wall that change the job.</summary>
+    public WallQuestions Questions { get; init; } = WallQuestions.Open;
+
+    /// <summary>Where it stands in the document.</summary>
+    public Place Here { get; init; } = Place.Nowhere;
 
     /// <summary>The client's crosses.</summary>
     public IReadOnlyList<ClientCross> Crosses { get; init; } = [];

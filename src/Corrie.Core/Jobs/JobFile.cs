@@ -1,7 +1,9 @@
 using System.Text.Json;
 using System.Text.Json.Nodes;
+using Corrie.Core.Format;
+using Corrie.Core.Planning;
 
-namespace Corrie.Core.Jobs.Format;
+namespace Corrie.Core.Jobs;
 
 /// <summary>The open job file: a job document as JSON text.</summary>
 public static class JobFile
@@ -15,15 +17,22 @@ public static class JobFile
         Encoder = System.Text.Encodings.Web.JavaScriptEncoder.UnsafeRelaxedJsonEscaping,
     };
 
-    /// <summary>An empty job.</summary>
+    /// <summary>A new job with one wall that is not measured yet.</summary>
+    /// <param name="number">The company's number; may be empty.</param>
+    /// <param name="title">What the crew calls it.</param>
+    /// <param name="site">Where it is; may be empty.</param>
+    /// <param name="units">The job's units: <c>in</c> or <c>mm</c>.</param>
+    /// <returns>The document.</returns>
     public static JsonObject New(string number, string title, string site, string units) => new()
     {
-        ["format"] = SheetShape.Format,
+        ["format"] = JobForm.Format,
         ["job"] = new JsonObject { ["number"] = number, ["title"] = title, ["site"] = site, ["units"] = units },
+        ["walls"] = new JsonObject { ["w1"] = new JsonObject() },
     };
 
     /// <summary>Reads text as a document, without looking into it.</summary>
-    /// <returns>The document, or what is wrong with the text.</returns>
+    /// <param name="text">The text.</param>
+    /// <returns>The document, or what is wrong with the text; a file of an earlier form is sent to be upgraded.</returns>
     public static (JsonObject? Document, SheetProblem? Problem) Parse(string text)
     {
         const string expected = "a Corrie job file, which is a JSON object with the member format";
@@ -35,17 +44,18 @@ public static class JobFile
         try
         {
             var node = JsonNode.Parse(text, documentOptions: new() { MaxDepth = 32, AllowDuplicateProperties = false });
-            return node is JsonObject document
-                ? (document, null)
-                : (null, new(string.Empty, string.Empty, "The file is JSON, but no object", expected));
+            return node is not JsonObject document ? (null, new(string.Empty, string.Empty, "The file is JSON, but not an object", expected))
+                : Upgrade.Needs(document) is { } old ? (null, old)
+                : (document, null);
         }
         catch (JsonException e)
         {
-            return (null, new(string.Empty, string.Empty, $"This is no JSON: line {e.LineNumber + 1}, character {e.BytePositionInLine + 1}", expected));
+            return (null, new(string.Empty, string.Empty, $"This is not valid JSON: line {e.LineNumber + 1}, character {e.BytePositionInLine + 1}", expected));
         }
     }
 
     /// <summary>Reads a job file.</summary>
+    /// <param name="text">The text.</param>
     /// <returns>The sheet, or null where the text is no document or anything in it is wrong; and what is.</returns>
     public static (JobSheet? Sheet, IReadOnlyList<SheetProblem> Problems) Read(string text)
     {
@@ -55,10 +65,12 @@ public static class JobFile
             return (null, [problem!]);
         }
 
-        var (sheet, problems) = SheetReader.Read(document);
+        var (sheet, problems) = JobForm.Read(document);
         return (problems.Count == 0 ? sheet : null, problems);
     }
 
     /// <summary>The document as text for people to read.</summary>
+    /// <param name="document">A document.</param>
+    /// <returns>The text, with a line break at its end.</returns>
     public static string Write(JsonObject document) => document.ToJsonString(Indented) + "\n";
 }

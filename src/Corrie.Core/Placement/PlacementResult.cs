@@ -2,26 +2,6 @@ using Corrie.Core.Measure;
 
 namespace Corrie.Core.Placement;
 
-/// <summary>An upright rectangle on the wall.</summary>
-/// <param name="Left">From the left corner.</param>
-/// <param name="Bottom">Over the floor.</param>
-/// <param name="Width">Width.</param>
-/// <param name="Height">Height.</param>
-public readonly record struct Box(Length Left, Length Bottom, Length Width, Length Height)
-{
-    /// <summary>Right edge.</summary>
-    public Length Right => Left + Width;
-
-    /// <summary>Top edge.</summary>
-    public Length Top => Bottom + Height;
-
-    /// <summary>Vertical centre line, from the left corner.</summary>
-    public Length CentreX => Left + Width.Half;
-
-    /// <summary>Middle, over the floor.</summary>
-    public Length CentreY => Bottom + Height.Half;
-}
-
 /// <summary>What one viewer sees.</summary>
 /// <param name="Viewer">Who.</param>
 /// <param name="ToCentre">Up to the picture's centre.</param>
@@ -42,22 +22,24 @@ public sealed record BudgetLine(string Name, Length From, Length To, bool IsGap)
     public Length Size => To - From;
 }
 
-/// <summary>A centre line that the display might have hung on.</summary>
+/// <summary>A centre line that a thing might have hung on.</summary>
 /// <param name="Name">Whose centre.</param>
 /// <param name="At">From the left corner.</param>
 public sealed record CentreLine(string Name, Length At);
 
-/// <summary>Where the display hangs.</summary>
+/// <summary>Where a thing goes.</summary>
 /// <param name="Outer">Its outer edges, which collide.</param>
-/// <param name="Picture">The picture, which the eye sees.</param>
+/// <param name="Picture">The picture, which the eye sees; null for a thing without one.</param>
 /// <param name="Views">What each viewer sees.</param>
-/// <param name="Budget">Floor to ceiling through the display's centre.</param>
+/// <param name="Budget">Floor to ceiling through its centre.</param>
 /// <param name="Centres">The other centre lines, and how far they are.</param>
 /// <param name="LeastBottom">The lowest bottom edge that keeps the gap to what stands below.</param>
-public sealed record Placed(
-    Box Outer,
-    Box Picture,
+/// <param name="GapBelow">The least gap that is asked for.</param>
+public sealed record PlacementResult(
+    Rect Outer,
+    Rect? Picture,
     IReadOnlyList<View> Views,
     IReadOnlyList<BudgetLine> Budget,
     IReadOnlyList<CentreLine> Centres,
-    Length LeastBottom);
+    Length LeastBottom,
+    Length GapBelow);

@@ -1,6 +1,6 @@
 using System.Text.Json.Nodes;
 
-namespace Corrie.Core.Jobs.Entries;
+namespace Corrie.Core.Jobs;
 
 /// <summary>One small change to a job sheet: append-only, with who and when.</summary>
 /// <param name="Id">Unique name, made where it was entered, so that sending it twice does nothing twice.</param>
@@ -9,7 +9,7 @@ namespace Corrie.Core.Jobs.Entries;
 /// <param name="Value">The new value; null takes the part away.</param>
 /// <param name="Replaces">The entries that it replaces, which its author had before them.</param>
 /// <param name="Undoes">The batch that it takes back; null for an ordinary entry.</param>
-/// <param name="Batch">Entries of one press, undone together.</param>
+/// <param name="Batch">Entries of one submit, undone together.</param>
 /// <param name="Author">Who.</param>
 /// <param name="TakenAt">When it was entered, by the device's clock.</param>
 /// <param name="ReceivedAt">When it was received.</param>

@@ -1,0 +1,149 @@
+using Corrie.Core.Catalogue;
+using Corrie.Core.Findings;
+using Corrie.Core.Measure;
+using Corrie.Core.Survey;
+
+namespace Corrie.Core.Fixing;
+
+/// <summary>What is wrong with what holds a plate.</summary>
+internal static class FixingCheck
+{
+    /// <summary>Everything that is wrong with the bolts.</summary>
+    /// <param name="input">All that they follow from.</param>
+    /// <param name="bolts">The bolts.</param>
+    /// <returns>The findings, parts named from the mount on.</returns>
+    public static IEnumerable<Finding> Check(Bolting input, FixingResult bolts)
+    {
+        var (wall, fastener, policy) = (input.Wall, input.Fastener, input.Policy);
+        if (wall.Kind == WallKind.Masonry)
+        {
+            yield return FixingFindings.Engineer.At(
+                new("wall"), $"The wall is masonry, {wall.LayersThickness} of layers recorded; these rules cover plates on wood and steel studs.");
+            yield break;
+        }
+
+        foreach (var finding in Kind(input, bolts).Concat(Reach(input, bolts)))
+        {
+            yield return finding;
+        }
+
+        foreach (var bolt in bolts.Bolts)
+        {
+            var spot = new Spot(bolt.Part, bolt.X, bolt.Y);
+            // A bolt that only doubt about its stud keeps off its edge is said where the stud is: one cause, one stop.
+            if (!bolt.WouldKeepEdge)
+            {
+                yield return FixingFindings.EdgeDistance.At(
+                    spot,
+                    $"Bolt {bolt.Number} at {bolt.X} is {bolt.OffCentre:fine} off the centre of the stud at {bolt.Stud.Centre}; with {fastener.Diameter} diameter in a {bolt.Stud.Width} face it may be {Length.Max(Length.Zero, bolt.Tolerance):fine}{Uncertainty(bolt)}.");
+            }
+
+            if (bolt.Utilisation is { } used && used > policy.FullUse)
+            {
+                Phrase message = $"Bolt {bolt.Number} is pulled with {bolt.Pull} and holds {bolt.Holds!.Value}: {100 * used:0} %.";
+                yield return used > 1 ? FixingFindings.DemandOverCapacity.At(spot, message) : FixingFindings.DemandOverCapacity.MildAt(spot, message);
+            }
+        }
+
+        foreach (var finding in Pilot(input, bolts))
+        {
+            yield return finding;
+        }
+    }
+
+    private static Phrase Uncertainty(Bolt bolt) => bolt.Stud.Uncertainty == Length.Zero
+        ? Phrase.Of(string.Empty)
+        : Phrase.Of($", {bolt.Stud.Uncertainty:fine} less because the stud's centre is known only to that");
+
+    private static Spot Plate(Bolting input) => new("plate", input.Layout.Plate.Right, input.Layout.Plate.CentreY);
+
+    private static IEnumerable<Finding> Kind(Bolting input, FixingResult bolts)
+    {
+        var (wall, mount, fastener) = (input.Wall, input.Mount, input.Fastener);
+        var toggle = fastener.Sort == FastenerKind.Toggle;
+        if (toggle != (wall.Kind == WallKind.SteelStuds))
+        {
+            yield return FixingFindings.WrongForWall.At(
+                Plate(input),
+                $"The {fastener.Name} ({fastener.Diameter} by {fastener.Length}) {(toggle ? "cannot open inside a wood stud" : "holds no thread in the flange of a steel stud")}.");
+        }
+
+        if (toggle && fastener.RatedTension is null)
+        {
+            yield return FixingFindings.RatingUnknown.At(
+                Plate(input), $"The {fastener.Name} has no rated load in the catalogue; {bolts.Bolts.Count} of them are planned.");
+        }
+
+        if (wall.Kind == WallKind.SteelStuds && mount.Moves)
+        {
+            yield return FixingFindings.Engineer.At(
+                Plate(input), $"A mount that reaches {mount.DepthExtended} out of a light-gauge steel partition needs backing, or an engineer.");
+        }
+    }
+
+    private static IEnumerable<Finding> Reach(Bolting input, FixingResult bolts)
+    {
+        var (wall, fastener) = (input.Wall, input.Fastener);
+        if (bolts.Bolts.Count == 0)
+        {
+            yield break;
+        }
+
+        if (fastener.Sort == FastenerKind.Toggle)
+        {
+            if (bolts.Passed > fastener.Grip)
+            {
+                yield return FixingFindings.TooShort.At(
+                    Plate(input), $"The {fastener.Name} clamps up to {fastener.Grip}; plate, washer and layers are {bolts.Passed}.");
+            }
+
+            yield break;
+        }
+
+        var penetration = bolts.Bolts[0].Penetration;
+        var times = fastener.Sort == FastenerKind.LagScrew ? 4 : 6;
+        var least = fastener.Diameter * times;
+        if (penetration < least)
+        {
+            yield return FixingFindings.TooShort.At(
+                Plate(input),
+                $"The {fastener.Length} {fastener.Name} has {penetration:fine} of full thread in the wood; at least {times} diameters, {least:fine}, are needed: {least - penetration:fine} longer.");
+        }
+
+        var depth = bolts.DrillDepth - wall.LayersThickness;
+        if (depth >= wall.StudDepth)
+        {
+            yield return FixingFindings.TooLong.At(
+                Plate(input), $"The {fastener.Length} {fastener.Name} reaches through the stud, which is {wall.StudDepth} deep.");
+        }
+
+        if (depth > input.Policy.CableDepth && wall.Scan is not { Crossings: true })
+        {
+            yield return FixingFindings.BoredCrossing.At(
+                Plate(input), $"The {fastener.Name} goes {depth} into the stud; over {input.Policy.CableDepth} a scan for cables that cross it has to be recorded.");
+        }
+    }
+
+    private static IEnumerable<Finding> Pilot(Bolting input, FixingResult bolts)
+    {
+        var fastener = input.Fastener;
+        if (fastener.Sort != FastenerKind.LagScrew || bolts.Bolts.Count == 0)
+        {
+            yield break;
+        }
+
+        Phrase range = $"for a {fastener.Diameter} lag screw in wood of {bolts.Gravity:0.00} specific gravity it is {bolts.PilotLeast:fine} to {bolts.PilotMost:fine}";
+        if (bolts.Pilot is not { } bit)
+        {
+            yield return FixingFindings.Pilot.At(Plate(input), $"None of the crew's {input.Bits.Items.Count} bits is in the range: {range}.");
+        }
+        else if (bit < bolts.PilotLeast || bit > bolts.PilotMost)
+        {
+            var better = PilotHole.Choose(fastener.Diameter, bolts.Gravity, input.Bits.Items);
+            yield return FixingFindings.Pilot.At(
+                Plate(input),
+                $"The pilot bit is {bit:fine}; {range}.",
+                better is null ? [] : [new Remedy($"Use the {better.Value:fine} bit", $"inside {bolts.PilotLeast:fine} to {bolts.PilotMost:fine}", [input.Choice.Here.Clear("pilot")])]);
+        }
+    }
+}

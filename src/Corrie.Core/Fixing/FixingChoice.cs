@@ -1,0 +1,36 @@
+using Corrie.Core.Catalogue;
+using Corrie.Core.Format;
+using Corrie.Core.Measure;
+using Corrie.Core.Planning;
+
+namespace Corrie.Core.Fixing;
+
+/// <summary>What the crew has chosen and found out about the fixing of a plate, besides the bolt itself.</summary>
+/// <param name="Gravity">Specific gravity of the studs, 0.2 to 1; null where the species is not known.</param>
+/// <param name="Pilot">The pilot bit that somebody chose; null leaves it to the planner.</param>
+/// <param name="Packing">Packing between plate and wall.</param>
+/// <param name="Here">Where the choice stands in the document.</param>
+public sealed record FixingChoice(double? Gravity, Length? Pilot, Length Packing, Place Here)
+{
+    private static readonly GroupShape<Crew> Kit = new("a crew", m => new Crew(
+        m.Key,
+        m.Text("name", "what they are called", 80),
+        m.Part("bits", new ListShape<Length>(
+            "the pilot bits that they have", new LengthShape("a bit", LengthRange.UpTo(Length.Tape(2))), 60, ListText.Commas("Diameters with commas: 5/32 in, 3/16 in, 7/32 in"))) ?? []));
+
+    /// <summary>What is known of a plate's fixing.</summary>
+    public static Part<FixingChoice> Part { get; } = new(Holder.Item, "fix", new GroupShape<FixingChoice>("what holds the plate", m => new FixingChoice(
+        m.Maybe("gravity", new NumberShape("specific gravity of the studs", 0.2, 1)),
+        m.MaybeLength("pilot", "the pilot bit chosen", LengthRange.UpTo(Length.Tape(2))),
+        m.Length("packing", "packing behind the plate", LengthRange.Distance, Length.Zero),
+        m.Here)), kind => kind == Mount.Kind, always: true);
+
+    /// <summary>Who does the work, and with what.</summary>
+    public static Part<IReadOnlyList<Crew>> Crews { get; } = new(Holder.Job, "crew", new MapShape<Crew>("who does the work", Kit, 20));
+}
+
+/// <summary>Who does the work.</summary>
+/// <param name="Id">Short key in the sheet.</param>
+/// <param name="Name">What they are called; empty where nobody said.</param>
+/// <param name="Bits">The pilot bits that they have; none where nobody said.</param>
+public sealed record Crew(string Id, string Name, IReadOnlyList<Length> Bits);

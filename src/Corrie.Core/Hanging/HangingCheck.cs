@@ -1,0 +1,231 @@
+using Corrie.Core.Catalogue;
+using Corrie.Core.Findings;
+using Corrie.Core.Format;
+using Corrie.Core.Measure;
+using Corrie.Core.Placement;
+using Corrie.Core.Survey;
+
+namespace Corrie.Core.Hanging;
+
+/// <summary>What is wrong with display, mount and plate.</summary>
+internal static class HangingCheck
+{
+    /// <summary>Everything that is wrong with the hanging.</summary>
+    /// <param name="input">All that the layout follows from.</param>
+    /// <param name="layout">The layout.</param>
+    /// <returns>The findings, parts named from the mount on.</returns>
+    public static IEnumerable<Finding> Check(Hanging input, PlateLayout layout) =>
+        [.. Fit(input), .. Rows(input, layout), .. Heights(input, layout), .. Sideways(input, layout), .. AfterHanging(input, layout)];
+
+    private static IEnumerable<Finding> Fit(Hanging input)
+    {
+        var (part, wall, display, mount) = (new Spot("mount"), input.Wall, input.Display, input.Mount);
+        var weight = input.Weight;
+        var what = input.Load.Items.Count == 1 ? Phrase.Of("The display weighs") : Phrase.Of($"The {string.Join(" and the ", input.Load.Items.Select(l => l.Name))} weigh together");
+        if (weight.Kilograms > mount.Rated.Kilograms)
+        {
+            yield return HangingFindings.Overloaded.At(part, $"{what} {weight}; the mount is rated for {mount.Rated}.");
+        }
+        else if (weight.Kilograms * input.Policy.RatingMargin > mount.Rated.Kilograms)
+        {
+            var wanted = new Mass(weight.Kilograms * input.Policy.RatingMargin);
+            yield return HangingFindings.Overloaded.MildAt(
+                part, $"{what} {weight}; with the {100 * (input.Policy.RatingMargin - 1):0} % margin the mount should be rated for {wanted}, and is for {mount.Rated}.");
+        }
+
+        if (display.VesaWidth > mount.VesaWidest || display.VesaHeight > mount.VesaHighest || display.VesaWidth < mount.VesaNarrowest)
+        {
+            yield return HangingFindings.PatternMisfit.At(
+                part,
+                $"The display's holes are {display.VesaWidth} wide and {display.VesaHeight} high; the mount takes {mount.VesaNarrowest} to {mount.VesaWidest} wide and up to {mount.VesaHighest} high.");
+        }
+
+        if (display.Diagonal < mount.SizeFrom || display.Diagonal > mount.SizeTo)
+        {
+            yield return HangingFindings.SizeMisfit.At(
+                part, $"The display's diagonal is {display.Diagonal}; the mount takes {mount.SizeFrom} to {mount.SizeTo}.");
+        }
+
+        if (!mount.Walls.Contains(wall.Kind))
+        {
+            yield return HangingFindings.WrongWall.At(part, $"The mount, rated for {mount.Rated}, is not made for {wall.Kind.Words()}; it is for {string.Join(" and ", mount.Walls.Select(w => w.Words()))}.");
+        }
+        else if (mount.Studs > 1 && wall.Kind != WallKind.Masonry && wall.Spacing > Length.Zero)
+        {
+            var (_, most) = PlateSearch.Reach(mount, wall.Kind);
+            if (most < wall.Spacing)
+            {
+                yield return HangingFindings.WrongWall.At(
+                    part, $"Its outermost holes are {most} apart, and the members stand at {wall.Spacing}.");
+            }
+        }
+    }
+
+    private static IEnumerable<Finding> Rows(Hanging input, PlateLayout layout) => input.Mount.Rows.Where(r => !input.Mount.OnPlate(r)).Select(row =>
+    {
+        var under = row.AboveHook < Length.Zero;
+        var off = under ? -row.AboveHook - input.Mount.HookUp : row.AboveHook - (input.Mount.PlateHeight - input.Mount.HookUp);
+        return HangingFindings.RowOffPlate.At(
+            new($"rows/{row.Id}", layout.Position.Plate, layout.HookLine + row.AboveHook),
+            $"Measure the mount again: by the catalogue the {row.Id} row lies {off} {(under ? "under" : "over")} the plate, which is {input.Mount.PlateHeight} high with its hook line {input.Mount.HookUp} up. Its holes are left out.");
+    });
+
+    private static IEnumerable<Finding> Heights(Hanging input, PlateLayout layout)
+    {
+        var (display, mount, choice, outer) = (input.Display, input.Mount, input.Choice, input.Placed.Outer);
+        var hook = new Spot("hook-line", outer.CentreX, layout.HookLine);
+        if (choice is { MeasuredBottomToHook: { } b, MeasuredTopToHook: { } t } && !HeightChain.Agrees(b, t, display.Height))
+        {
+            yield return HangingFindings.ChainDisagrees.At(
+                hook,
+                $"Hook to top {t} and hook to bottom {b} make {b + t}; the display is {display.Height} high: {(b + t - display.Height).Abs} {(b + t > display.Height ? "too much" : "short")}.");
+        }
+
+        var byCatalogue = PlateLayer.ByCatalogue(display, mount, layout.ArmHole);
+        var off = layout.BottomToHook - byCatalogue;
+        if (choice.MeasuredBottomToHook is not null && off.Abs > HeightChain.MostDifference(2))
+        {
+            yield return HangingFindings.ChainDisagrees.At(
+                hook with { Part = "hook-line/catalogue" },
+                $"Bottom to hook is measured as {layout.BottomToHook}; by the catalogue, with arm hole {layout.ArmHole}, it is {byCatalogue}: {off.Abs} {(off > Length.Zero ? "less" : "more")}. Another arm hole, or a wrong reading?");
+        }
+
+        if (choice is { ArmHoleLeft: { } left, ArmHoleRight: { } right } && left != right)
+        {
+            var crooked = mount.Arms.HookAbove(left) - mount.Arms.HookAbove(right);
+            yield return HangingFindings.ArmHolesDiffer.At(
+                new("arms", layout.Arms[0].CentreX, layout.HookLine),
+                $"The left arm is at hole {left}, the right at hole {right}: the display hangs crooked by {crooked.Abs} over {display.VesaWidth}.",
+                new Remedy($"Use hole {left} on both", $"both hooks {layout.BottomToHook} over the bottom edge", [choice.Here.Set("armHoleRight", left)]));
+        }
+
+        var above = layout.Arms[0].Top - outer.Top;
+        var under = outer.Bottom - layout.Arms[0].Bottom;
+        if (above > Length.Zero || under > Length.Zero)
+        {
+            yield return HangingFindings.ArmsShow.At(
+                new("arms", layout.Arms[0].CentreX, above > Length.Zero ? outer.Top : outer.Bottom),
+                $"With arm hole {layout.ArmHole} the arms show {Length.Max(above, under)} {(above > Length.Zero ? "above" : "below")} the display.");
+        }
+    }
+
+    private static IEnumerable<Finding> Sideways(Hanging input, PlateLayout layout)
+    {
+        var (wall, mount, choice, outer, diameter) = (input.Wall, input.Mount, input.Choice, input.Placed.Outer, input.Bolt);
+        if (wall.Kind == WallKind.Masonry || !mount.Walls.Contains(wall.Kind))
+        {
+            yield break;
+        }
+
+        var position = layout.Position;
+        var spot = new Spot("plate", position.Plate, layout.Plate.Top);
+        if (position.Slide.Abs > mount.Slide)
+        {
+            yield return HangingFindings.CentreOutOfSlide.At(
+                spot,
+                $"The plate is fixed at {position.Plate} and the display wanted at {outer.CentreX}: that is a slide of {position.Slide.Abs}, and the mount has {mount.Slide} each way.",
+                new Remedy("Leave the plate to the planner", "the best position for the studs is worked out again", [choice.Here.Clear("plateCentre")]));
+        }
+
+        // Studs that would hold if they were confirmed are a matter of the survey, and said there: one cause, one stop.
+        var held = position.StudsHeld(diameter);
+        if (held >= mount.Studs || position.StudsMet(diameter) >= mount.Studs)
+        {
+            yield break;
+        }
+
+        var nearest = PlateSearch.NearestThatHolds(mount, input.Studs, input.ArmsAt, diameter, wall.Kind, wall.Width);
+        if (nearest is not null)
+        {
+            var centre = nearest.Plate + nearest.Slide - input.Display.VesaCentreRight;
+            var by = centre - outer.CentreX;
+            var free = choice.Here.Clear("plateCentre");
+            Remedy remedy = by == Length.Zero
+                ? new($"Put the plate at {nearest.Plate}", $"{nearest.Holding} bolts hold", [free])
+                : new(
+                    $"Move the display {by.Abs} to the {by.Side()}",
+                    $"centre at {centre}, plate at {nearest.Plate}, {nearest.Holding} bolts hold",
+                    choice.PlateCentre is null ? input.Placement.CentreAt(centre) : [.. input.Placement.CentreAt(centre), free]);
+            if (choice.PlateCentre is null)
+            {
+                yield return HangingFindings.CentreOutOfSlide.At(
+                    spot,
+                    $"No plate position that catches {mount.Studs} studs lets the display reach {outer.CentreX}: the nearest has the plate at {nearest.Plate} and the display {by.Abs} to the {by.Side()}, at {centre}.",
+                    remedy);
+            }
+
+            yield return HangingFindings.OneStudOnly.At(
+                spot,
+                $"With the plate at {position.Plate} bolts with their edge distance go into {held} {(held == 1 ? "stud" : "studs")}; it is made for {mount.Studs}.",
+                remedy);
+            yield break;
+        }
+
+        yield return HangingFindings.OneStudOnly.At(spot, WhyNot(input, layout, held));
+    }
+
+    // Names the two studs nearest to the plate, how far apart the plate can bolt, and the least shift of a stud that would do.
+    private static Phrase WhyNot(Hanging input, PlateLayout layout, int held)
+    {
+        var (mount, diameter, plate) = (input.Mount, input.Bolt, layout.Position.Plate);
+        Phrase why = $"Bolts with their edge distance go into {held} {(held == 1 ? "stud" : "studs")}; the plate is made for {mount.Studs}.";
+        var near = input.Studs.OrderBy(s => (s.Centre - plate).Abs).Take(2).OrderBy(s => s.Centre).ToList();
+        if (near.Count < 2)
+        {
+            why.AppendFormatted($" {near.Count} of the wall's studs are recorded.");
+            return why;
+        }
+
+        var (least, most) = PlateSearch.Reach(mount, input.Wall.Kind);
+        var apart = near[1].Centre - near[0].Centre;
+        var slack = Length.Max(Length.Zero, near[0].Tolerance(diameter)) + Length.Max(Length.Zero, near[1].Tolerance(diameter));
+        var tooFar = apart - most - slack;
+        var tooNear = least - slack - apart;
+        why.AppendFormatted($" The studs at {near[0].Centre} and {near[1].Centre} stand {apart} apart; the plate bolts {least} to {most} apart, with {slack:fine} more for edge distance.");
+        if (tooFar > Length.Zero)
+        {
+            why.AppendFormatted($" Nearest that works: a left stud at {near[0].Centre + tooFar} or a right one at {near[1].Centre - tooFar}, {tooFar} nearer, or a plate that bolts {apart} apart.");
+        }
+        else if (tooNear > Length.Zero)
+        {
+            why.AppendFormatted($" Nearest that works: studs {tooNear} farther apart, or a plate that bolts {apart} apart.");
+        }
+
+        return why;
+    }
+
+    private static IEnumerable<Finding> AfterHanging(Hanging input, PlateLayout layout)
+    {
+        var (wall, display, mount, outer) = (input.Wall, input.Display, input.Mount, input.Placed.Outer);
+        if (mount.Slide > Length.Zero && layout.SlideLeft >= Length.Zero && layout.SlideRight >= Length.Zero &&
+            Length.Min(layout.SlideLeft, layout.SlideRight) < input.Policy.LeastTravel)
+        {
+            yield return HangingFindings.NoAdjustmentLeft.At(
+                new("plate", layout.Position.Plate, layout.Plate.Bottom),
+                $"The display can still go {layout.SlideLeft} to the left and {layout.SlideRight} to the right.");
+        }
+
+        var ceiling = wall.Features.Where(f => f.Kind == FeatureKind.Beam && f.Overlaps(outer.Left, outer.Right))
+            .Select(f => f.Bottom).Append(wall.Height).Min();
+        if (ceiling - outer.Top is var clear && clear < mount.ClearAbove && clear >= Length.Zero)
+        {
+            yield return HangingFindings.NoRoomAbove.At(
+                new("display", outer.CentreX, outer.Top),
+                $"There is {clear} over the display; lifting it on needs {mount.ClearAbove}.");
+        }
+
+        if (mount.RaiseBy == Length.Zero && mount.LowerBy == Length.Zero)
+        {
+            yield return HangingFindings.HeightFixed.At(
+                new("hook-line", outer.CentreX, layout.HookLine),
+                $"The hook line at {layout.HookLine} decides the height; the mount has {mount.RaiseBy} of adjustment.");
+        }
+
+        if (mount.Sort == MountKind.Flat && display.PortsUsed)
+        {
+            yield return HangingFindings.HardToReach.At(
+                new("display", outer.CentreX, outer.CentreY),
+                $"Only {mount.DepthParked} is behind the display, and its sockets will be used: plug in before it hangs.");
+        }
+    }
+}

@@ -1,0 +1,66 @@
+using Corrie.Core.Catalogue;
+using Corrie.Core.Measure;
+using Corrie.Core.Placement;
+
+namespace Corrie.Core.Hanging;
+
+/// <summary>Works out the chain of heights and the plate's place.</summary>
+internal static class PlateLayer
+{
+    private static readonly Length ArmWidth = Length.Tape(1);
+
+    /// <summary>Lays out a plate.</summary>
+    /// <param name="input">All that it follows from.</param>
+    /// <returns>The layout.</returns>
+    public static PlateLayout Lay(Hanging input)
+    {
+        var (display, mount, choice, outer) = (input.Display, input.Mount, input.Choice, input.Placed.Outer);
+        var hole = choice.ArmHoleLeft ?? choice.ArmHoleRight ?? BestArmHole(display, mount.Arms);
+        // A reading off the real display, arms on, counts more than the catalogue's sum.
+        var bottomToHook = choice.MeasuredBottomToHook ?? (choice.MeasuredTopToHook is { } t ? display.Height - t : ByCatalogue(display, mount, hole));
+        var topToHook = choice.MeasuredTopToHook ?? (display.Height - bottomToHook);
+        var chains = new[] { Edge.Bottom, Edge.Centre, Edge.Top }.Select(e => HeightChain.Carry(e, outer, bottomToHook, topToHook)).ToList();
+        var hookLine = chains.Single(c => c.From == choice.Reference).Result;
+
+        var position = choice.PlateCentre is { } fixedAt
+            ? PlateSearch.At(fixedAt, mount, input.Studs, input.ArmsAt, input.Bolt, input.Wall.Kind)
+            : PlateSearch.Best(mount, input.Studs, input.ArmsAt, input.Bolt, input.Wall.Kind);
+        var plate = new Rect(position.Plate - mount.PlateWidth.Half, hookLine - mount.HookUp, mount.PlateWidth, mount.PlateHeight);
+        var armBottom = hookLine + mount.Arms.TopAboveHook - mount.Arms.Length;
+        return new(
+            hole,
+            bottomToHook,
+            topToHook,
+            chains,
+            hookLine,
+            position,
+            plate,
+            [.. new[] { -display.VesaWidth.Half, display.VesaWidth.Half }
+                .Select(x => new Rect(input.ArmsAt + x - ArmWidth.Half, armBottom, ArmWidth, mount.Arms.Length))],
+            mount.TemplateHeight > Length.Zero
+                ? new Rect(plate.Left, hookLine - mount.TemplateHeight.Half, mount.PlateWidth, mount.TemplateHeight)
+                : null,
+            mount.Slide + position.Slide,
+            mount.Slide - position.Slide,
+            position.Slide - display.VesaCentreRight,
+            input.Weight);
+    }
+
+    /// <summary>The display's bottom edge up to the hook, by the catalogue's figures.</summary>
+    /// <param name="display">The display.</param>
+    /// <param name="mount">The mount.</param>
+    /// <param name="armHole">The arm hole that is used.</param>
+    /// <returns>The height.</returns>
+    public static Length ByCatalogue(Display display, Mount mount, int armHole) => display.UpperRowUp + mount.Arms.HookAbove(armHole);
+
+    // The hole that keeps the arm inside the outline with the most to spare at its nearer end; the display's lower row must still meet the arm.
+    private static int BestArmHole(Display display, Arms arms) =>
+        Enumerable.Range(1, arms.Holes).MaxBy(hole =>
+        {
+            var hook = display.UpperRowUp + arms.HookAbove(hole);
+            var top = hook + arms.TopAboveHook;
+            var bottom = top - arms.Length;
+            var meetsLowerRow = display.UpperRowUp - display.VesaHeight >= bottom;
+            return (meetsLowerRow, Length.Min(display.Height - top, bottom).Units);
+        });
+}

@@ -1,0 +1,163 @@
+using System.Text.Json.Nodes;
+using Corrie.Core.Catalogue;
+using Corrie.Core.Findings;
+using Corrie.Core.Measure;
+using Corrie.Core.Planning;
+using Corrie.Core.Survey;
+
+namespace Corrie.Core.Placement;
+
+/// <summary>Where displays and other things go, and what is wrong with those places.</summary>
+public sealed class PlacementStage : IStage
+{
+    /// <summary>Where a thing goes.</summary>
+    internal static readonly Result<PlacementResult> Result = new("placement");
+
+    /// <inheritdoc/>
+    public StageId Id => PlacementFindings.Stage;
+
+    /// <inheritdoc/>
+    public WorkStep Step => WorkStep.Place;
+
+    /// <inheritdoc/>
+    public IReadOnlyList<Part> Parts { get; } = [PlacementChoice.Part, PlacementChoice.Seats];
+
+    /// <inheritdoc/>
+    public IReadOnlyList<FindingKind> Kinds => PlacementFindings.All;
+
+    /// <inheritdoc/>
+    public void Plan(PlanBuilder plan)
+    {
+        var sheet = plan.Sheet;
+        var seats = sheet.Get(PlacementChoice.Seats) ?? [];
+        foreach (var wall in sheet.Walls)
+        {
+            if (plan.Survey(wall.Id) is not { Wall: var surveyed })
+            {
+                continue;
+            }
+
+            var placed = sheet.ThingsOn(wall).Select(i => PlacedThing.Of(i, surveyed)).OfType<PlacedThing>().ToList();
+            var watched = new Same<Viewer>([.. seats.Where(s => (s.Wall.Length == 0 ? sheet.Walls[0].Id : s.Wall) == wall.Id)]);
+            var names = new Same<PlacedThing>(placed);
+            foreach (var thing in placed)
+            {
+                var mount = sheet.Item(thing.Id) is { } item && sheet.On(item) is { Product: Mount m } ? m : null;
+                plan.Work(Result, thing.Id, wall.Id, (surveyed, thing, mount, watched, names, sheet.Policy), static (work, input) =>
+                {
+                    var (wall, thing, mount, seats, others, policy) = input;
+                    var placing = new Placing(wall, thing, mount, [.. seats.Items.Where(s => s.For.Length == 0 || s.For == thing.Id)], others.Items, policy);
+                    var result = placing.Result;
+                    work.Add(placing.Findings());
+                    Marks(work, wall, thing, result, mount is not null || thing.Carried);
+                    return result;
+                });
+            }
+        }
+    }
+
+    /// <inheritdoc/>
+    public StageReport Report(IResults plan, WallSheet? wall)
+    {
+        var things = wall is null ? [.. plan.Sheet.Items.Where(i => i.Kind.IsPlaced)] : plan.Sheet.ThingsOn(wall).Where(i => i.Kind.IsPlaced).ToList();
+        if (things.Count == 0)
+        {
+            // A job without anything to place has only begun; a further wall without anything may stay so.
+            return plan.Sheet.Items.Any(i => i.Kind.IsPlaced) ? StageReport.NotNeeded : StageReport.Untouched("a display");
+        }
+
+        foreach (var thing in things)
+        {
+            Phrase? needs = thing.Product is null ? $"a {Choosing(thing)}"
+                : thing.Get(PlacementChoice.Part) is null ? Named(thing, things, "a height")
+                : plan.Placement(thing.Id) is null ? "the wall"
+                : null;
+            if (needs is not null)
+            {
+                return StageReport.Open(needs);
+            }
+        }
+
+        var first = plan.Placement(things[0].Id)!.Outer;
+        return StageReport.Clear(things.Count == 1 ? Phrase.Of($"bottom {first.Bottom}, centre {first.CentreY}") : Phrase.Of($"{things.Count} things placed"));
+    }
+
+    /// <inheritdoc/>
+    public void Write(IResults plan, PlanWriter file)
+    {
+        foreach (var item in plan.Sheet.Items)
+        {
+            if (plan.Placement(item.Id) is not { } placed)
+            {
+                continue;
+            }
+
+            var json = file.Item(item.Id);
+            json["outer"] = file.Rectangle(placed.Outer);
+            json["budget"] = PlanWriter.All(placed.Budget, b => new JsonObject
+            {
+                ["name"] = b.Name,
+                ["from"] = file.Exact(b.From),
+                ["to"] = file.Exact(b.To),
+                ["size"] = file.Exact(b.Size),
+                ["gap"] = b.IsGap,
+            });
+            if (placed.Picture is { } picture)
+            {
+                json["picture"] = file.Rectangle(picture);
+                json["views"] = PlanWriter.All(placed.Views, v => new JsonObject
+                {
+                    ["viewer"] = v.Viewer.Name,
+                    ["toCentre"] = PlanWriter.Degrees(v.ToCentre),
+                    ["toTop"] = PlanWriter.Degrees(v.ToTop),
+                    ["field"] = PlanWriter.Degrees(v.Field),
+                    ["tilt"] = PlanWriter.Degrees(v.Tilt),
+                    ["residual"] = PlanWriter.Degrees(v.Residual),
+                });
+            }
+        }
+    }
+
+    private static string Choosing(Item thing) => thing.Kind.Title.ToLowerInvariant();
+
+    private static Phrase Named(Item thing, List<Item> things, string needs) => things.Count == 1 ? needs : Phrase.Of($"{needs} for the {thing.Name}");
+
+    private static void Marks(Worksheet work, Wall wall, PlacedThing thing, PlacementResult result, bool hung)
+    {
+        var outer = result.Outer;
+        var what = thing.IsDisplay ? "Display" : thing.Kind.Title;
+        work.Add(new Mark("centre", "Centre line", outer.CentreX, null, OverWhat(wall, thing.Choice), MarkPhase.CentreLines, MarkViews.Both, MarkLook.Chalk) { Follows = thing.Id });
+        // What hangs on a plate gets its height from there, and its edges are a check; anything else is set out by its edges.
+        var (phase, how) = hung || thing.IsDisplay ? (MarkPhase.Checks, Phrase.Of("check once it hangs")) : (MarkPhase.LevelLines, Phrase.Of($"{outer.Height} high"));
+        work.Add(new Mark("bottom", what + " bottom", null, outer.Bottom, how, phase, MarkViews.Both) { Follows = thing.Id });
+        work.Add(new Mark("top", what + " top", null, outer.Top, how, phase, MarkViews.Front) { Follows = thing.Id });
+    }
+
+    private static Phrase OverWhat(Wall wall, PlacementChoice choice)
+    {
+        var name = choice.Over switch
+        {
+            null => null,
+            "wall" => "wall",
+            var id => wall.Features.FirstOrDefault(f => f.Id == id)?.Name ?? "wall",
+        };
+        return name is null ? Phrase.Of("by reading")
+            : choice.Across == Length.Zero ? Phrase.Of($"centre of the {name}")
+            : Phrase.Of($"{choice.Across.Abs} {choice.Across.Side()} of the centre of the {name}");
+    }
+}
+
+/// <summary>What placement has made of a job.</summary>
+public static class PlacementResults
+{
+    /// <summary>Where a thing goes.</summary>
+    /// <param name="plan">The plan.</param>
+    /// <param name="item">Key of the thing.</param>
+    /// <returns>Its place; null as long as product, height or wall lack.</returns>
+    public static PlacementResult? Placement(this IResults plan, string item) => plan.Get(PlacementStage.Result, item);
+
+    /// <summary>Left or right, for a distance counted to the right.</summary>
+    /// <param name="toTheRight">The distance.</param>
+    /// <returns><c>left</c> or <c>right</c>.</returns>
+    public static string Side(this Length toTheRight) => toTheRight < Length.Zero ? "left" : "right";
+}

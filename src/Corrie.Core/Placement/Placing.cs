@@ -1,0 +1,357 @@
+using Corrie.Core.Catalogue;
+using Corrie.Core.Findings;
+using Corrie.Core.Measure;
+using Corrie.Core.Planning;
+using Corrie.Core.Survey;
+
+namespace Corrie.Core.Placement;
+
+/// <summary>A thing with its outline on a wall.</summary>
+/// <param name="Id">Its key.</param>
+/// <param name="Kind">What kind of thing.</param>
+/// <param name="Name">What it is called.</param>
+/// <param name="Product">Its product.</param>
+/// <param name="Choice">Where it is wanted.</param>
+/// <param name="Carried">Whether it hangs on something else.</param>
+/// <param name="Outer">Its outer edges.</param>
+internal sealed record PlacedThing(string Id, ProductKind Kind, string Name, Product Product, PlacementChoice Choice, bool Carried, Rect Outer)
+{
+    /// <summary>Whether it shows a picture that somebody watches.</summary>
+    public bool IsDisplay => Product is Display;
+
+    /// <summary>The thing on its wall.</summary>
+    /// <param name="item">The thing.</param>
+    /// <param name="wall">The wall, its readings worked in.</param>
+    /// <returns>Null as long as product or height lack.</returns>
+    public static PlacedThing? Of(Item item, Wall wall)
+    {
+        if (item.Product is not ISized sized || item.Get(PlacementChoice.Part) is not { } choice)
+        {
+            return null;
+        }
+
+        var bottom = PlacementChoice.BottomOf(choice.Given, choice.Height, sized.Height);
+        var across = CentreAcross(wall, choice);
+        return new(item.Id, item.Kind, item.Name, item.Product, choice, item.SaidOn.Length > 0, new(across - sized.Width.Half, bottom, sized.Width, sized.Height));
+    }
+
+    private static Length CentreAcross(Wall wall, PlacementChoice choice) => choice.Over switch
+    {
+        null => choice.Across,
+        "wall" => wall.Centre + choice.Across,
+        var id => (wall.Features.FirstOrDefault(f => f.Id == id)?.Centre ?? wall.Centre) + choice.Across,
+    };
+}
+
+/// <summary>Works out one thing's place on its wall, among everything else that is there.</summary>
+internal sealed class Placing
+{
+    private readonly Wall wall;
+    private readonly PlacedThing thing;
+    private readonly PlacementChoice choice;
+    private readonly Mount? mount;
+    private readonly IReadOnlyList<PlacedThing> others;
+    private readonly Policy policy;
+    private readonly string what;
+
+    /// <summary>Places a thing.</summary>
+    /// <param name="wall">The wall, its readings worked in.</param>
+    /// <param name="thing">The thing.</param>
+    /// <param name="mount">The mount that it hangs on, where it does.</param>
+    /// <param name="seats">Who watches it.</param>
+    /// <param name="all">Everything that is placed on the wall, the thing itself too.</param>
+    /// <param name="policy">The company's figures.</param>
+    public Placing(Wall wall, PlacedThing thing, Mount? mount, IReadOnlyList<Viewer> seats, IReadOnlyList<PlacedThing> all, Policy policy)
+    {
+        (this.wall, this.thing, this.mount, this.policy, choice) = (wall, thing, mount, policy, thing.Choice);
+        others = [.. all.Where(o => o.Id != thing.Id && o.Kind.Layer == thing.Kind.Layer)];
+        what = thing.IsDisplay && !all.Any(o => o.IsDisplay && o.Id != thing.Id) ? "display" : thing.Name;
+        var outer = thing.Outer;
+        Rect? picture = null;
+        if (thing.Product is Display display)
+        {
+            var size = display.Picture;
+            picture = new(outer.CentreX - size.Width.Half, outer.Bottom + display.PictureUp, size.Width, size.Height);
+        }
+
+        var below = Below(outer);
+        var gap = choice.GapBelow ?? (thing.IsDisplay ? policy.GapBelow : Length.Zero);
+        Result = new(
+            outer,
+            picture,
+            picture is { } seen ? [.. seats.Select(v => See(v, seen, mount?.TiltDown ?? default))] : [],
+            Budget(outer),
+            Centres(outer),
+            below.Count == 0 ? Length.Zero : below.Max(f => f.Top) + gap,
+            gap);
+    }
+
+    /// <summary>Where it goes.</summary>
+    public PlacementResult Result { get; }
+
+    /// <summary>Everything that is wrong with that place.</summary>
+    public IEnumerable<Finding> Findings() => thing.Product is Display display && Result.Picture is { } picture
+        ? [.. Room(), .. Collisions(), .. Eyes(display, picture), .. Protruding(display.Depth), .. Fires(), .. Centring(), .. Consent()]
+        : [.. Room(), .. Collisions(), .. Protruding(((ISized)thing.Product).Depth)];
+
+    // What stands before the wall under the thing, or would be covered by it: its foot is below the thing's middle. What is in the wall or
+    // close behind something else has nothing under it.
+    private List<(string Name, Length Bottom, Length Top)> Below(Rect outer) => thing.Kind.Layer != WallLayer.Front ? [] :
+    [
+        .. wall.Features.Where(f => StandsBelow(f) && f.Overlaps(outer.Left, outer.Right) && f.Bottom < outer.CentreY).Select(f => (f.Name, f.Bottom, f.Top)),
+        .. others.Where(o => o.Outer.Overlaps(outer.Left, outer.Right) && o.Outer.Top <= outer.Bottom).Select(o => (o.Name, o.Outer.Bottom, o.Outer.Top)),
+    ];
+
+    private static bool StandsBelow(Feature f) =>
+        f.Kind is FeatureKind.Furniture or FeatureKind.Soundbar or FeatureKind.Mantel or FeatureKind.Fireplace or FeatureKind.Other;
+
+    private static View See(Viewer viewer, Rect picture, Angle tiltDown)
+    {
+        var toCentre = Angle.OfSlope(picture.CentreY - viewer.Eye, viewer.Distance);
+        var tilt = new Angle(Math.Clamp(toCentre.Degrees, 0, tiltDown.Degrees));
+        return new(
+            viewer,
+            toCentre,
+            Angle.OfSlope(picture.Top - viewer.Eye, viewer.Distance),
+            new(2 * Angle.OfSlope(picture.Width.Half, viewer.Distance).Degrees),
+            tilt,
+            new(toCentre.Degrees - tilt.Degrees));
+    }
+
+    private List<BudgetLine> Budget(Rect outer)
+    {
+        var lines = new List<BudgetLine>();
+        var at = Length.Zero;
+        var first = true;
+        foreach (var f in Below(outer).OrderBy(f => f.Bottom).ThenBy(f => f.Top))
+        {
+            if (f.Bottom != at && (!first || f.Bottom > Length.Zero))
+            {
+                lines.Add(new(first ? "under it" : "gap", at, f.Bottom, true));
+            }
+
+            lines.Add(new(f.Name, f.Bottom, f.Top, false));
+            at = f.Top;
+            first = false;
+        }
+
+        lines.Add(new(first ? $"floor to {what}" : "gap", at, outer.Bottom, true));
+        lines.Add(new(what, outer.Bottom, outer.Top, false));
+        var (above, name) = Above(outer);
+        lines.Add(new("to the " + name, outer.Top, above, true));
+        return lines;
+    }
+
+    private (Length At, string Name) Above(Rect outer)
+    {
+        var over = wall.Features.Where(f => f.Kind == FeatureKind.Beam && f.Overlaps(outer.Left, outer.Right)).Select(f => (At: f.Bottom, f.Name))
+            .Concat(others.Where(o => thing.Kind.Layer == WallLayer.Front && o.Outer.Overlaps(outer.Left, outer.Right) && o.Outer.Bottom >= outer.Top).Select(o => (At: o.Outer.Bottom, o.Name)))
+            .OrderBy(o => o.At).ToList();
+        return over.Count == 0 ? (wall.Height, "ceiling") : over[0];
+    }
+
+    private List<CentreLine> Centres(Rect outer)
+    {
+        var centres = new List<CentreLine> { new("wall", wall.Centre) };
+        centres.AddRange(wall.Features
+            .Where(f => f.Kind is FeatureKind.Furniture or FeatureKind.Mantel or FeatureKind.Fireplace && f.Overlaps(outer.Left, outer.Right))
+            .Select(f => new CentreLine(f.Name, f.Centre)));
+        return centres;
+    }
+
+    // Two things of one layer in one place; each pair is said once, by the one that was put on the sheet later.
+    private IEnumerable<Finding> Collisions()
+    {
+        var outer = Result.Outer;
+        foreach (var other in others.Where(o => string.CompareOrdinal(o.Id, thing.Id) < 0 && o.Outer.Overlaps(outer)))
+        {
+            var side = outer.CentreX >= other.Outer.CentreX ? other.Outer.Right - outer.Left : outer.Right - other.Outer.Left;
+            var up = other.Outer.Top - outer.Bottom;
+            var toTheRight = outer.CentreX >= other.Outer.CentreX;
+            yield return PlacementFindings.OutOfRoom.At(
+                new($"over/{other.Id}", toTheRight ? outer.Left : outer.Right, outer.CentreY),
+                $"The {what} and the {other.Name} are in one place: they overlap by {side} sideways and {Length.Min(up, outer.Top - other.Outer.Bottom)} in height.",
+                side <= up
+                    ? new Remedy($"Move the {what} {side} to the {(toTheRight ? "right" : "left")}", $"beside the {other.Name}, centre at {outer.CentreX + (toTheRight ? side : -side)}", choice.CentreAt(outer.CentreX + (toTheRight ? side : -side)))
+                    : new Remedy($"Raise the {what} {up}", $"over the {other.Name}, bottom at {other.Outer.Top}", [choice.BottomAt(other.Outer.Top, outer.Height)]));
+        }
+    }
+
+    private IEnumerable<Finding> Room()
+    {
+        var outer = Result.Outer;
+        var (ceiling, ceilingName) = Above(outer);
+        foreach (var f in Below(outer).OrderByDescending(f => f.Top).Take(1))
+        {
+            var gap = outer.Bottom - f.Top;
+            if (gap >= Result.GapBelow)
+            {
+                continue;
+            }
+
+            var raise = Result.LeastBottom - outer.Bottom;
+            Remedy[] remedies = outer.Top + raise > ceiling - choice.GapAbove ? [] :
+            [
+                new(
+                    $"Raise it {raise}",
+                    $"bottom at {Result.LeastBottom}, {Result.GapBelow} over the {f.Name}; centre at {outer.CentreY + raise}",
+                    [choice.BottomAt(Result.LeastBottom, outer.Height)]),
+            ];
+            yield return gap < Length.Zero
+                ? PlacementFindings.BehindFurniture.At(
+                    new("bottom", outer.CentreX, outer.Bottom),
+                    $"The {what}'s bottom at {outer.Bottom} lies {-gap} below the top of the {f.Name} at {f.Top}.", remedies)
+                : PlacementFindings.GapTooSmall.At(
+                    new("bottom", outer.CentreX, outer.Bottom),
+                    $"The gap over the {f.Name} is {gap}; at least {Result.GapBelow} is asked for.", remedies);
+        }
+
+        if (outer.Top > ceiling)
+        {
+            var bottom = ceiling - choice.GapAbove - outer.Height;
+            yield return PlacementFindings.OutOfRoom.At(
+                new("top", outer.CentreX, outer.Top),
+                $"The {what}'s top at {outer.Top} is {outer.Top - ceiling} above the {ceilingName} at {ceiling}.",
+                bottom < Result.LeastBottom ? [] :
+                    [new Remedy($"Lower it {outer.Bottom - bottom}", $"bottom at {bottom}", [choice.BottomAt(bottom, outer.Height)])]);
+        }
+        else if (ceiling - outer.Top < choice.GapAbove)
+        {
+            yield return PlacementFindings.GapTooSmall.At(
+                new("top", outer.CentreX, outer.Top),
+                $"The gap up to the {ceilingName} is {ceiling - outer.Top}; at least {choice.GapAbove} is asked for.");
+        }
+
+        if (outer.Bottom < Length.Zero)
+        {
+            yield return PlacementFindings.OutOfRoom.At(
+                new("floor", outer.CentreX, outer.Bottom), $"The {what}'s bottom lies {-outer.Bottom} under the floor.");
+        }
+
+        foreach (var (edge, over, name) in new[]
+        {
+            (outer.Left, -outer.Left, "left corner"),
+            (outer.Right, outer.Right - wall.Width, "right corner"),
+        })
+        {
+            if (over > Length.Zero)
+            {
+                yield return PlacementFindings.OutOfRoom.At(
+                    new(name, edge, outer.CentreY), $"The {what} passes the {name} by {over}.");
+            }
+        }
+
+        foreach (var f in wall.Features.Where(f => f.Kind is FeatureKind.Window or FeatureKind.Door && f.Outline.Overlaps(outer)))
+        {
+            var over = Length.Min(outer.Right - f.Left, f.Right - outer.Left);
+            yield return PlacementFindings.OutOfRoom.At(
+                new($"features/{f.Id}", f.Centre < outer.CentreX ? f.Right : f.Left, outer.CentreY),
+                $"The {what} covers the {f.Name} by {over}.",
+                new Remedy(
+                    $"Move it {over} to the {(f.Centre < outer.CentreX ? "right" : "left")}",
+                    $"clear of the {f.Name}, centre at {outer.CentreX + (f.Centre < outer.CentreX ? over : -over)}",
+                    choice.CentreAt(outer.CentreX + (f.Centre < outer.CentreX ? over : -over))));
+        }
+    }
+
+    private IEnumerable<Finding> Eyes(Display display, Rect picture)
+    {
+        foreach (var view in Result.Views.Where(v => v.Viewer.Seated))
+        {
+            var viewer = view.Viewer;
+            var limit = policy.UpToCentre.Degrees + viewer.Recline.Degrees;
+            if (view.ToCentre.Degrees > limit || view.ToTop.Degrees > policy.UpToTop.Degrees)
+            {
+                var byCentre = viewer.Eye + (viewer.Distance * Math.Tan(limit * Math.PI / 180));
+                var byTop = viewer.Eye + (viewer.Distance * Math.Tan(policy.UpToTop.Radians)) - picture.Height.Half;
+                var drop = picture.CentreY - Length.Min(byCentre, byTop);
+                // Rounded outwards to a sixteenth, so that the remedy is a tape reading and clears the finding.
+                drop = (drop + Length.Tape(0, 1, 32)).RoundedTo(Length.Tape(0, 1, 16));
+                var lowest = Length.Max(Result.LeastBottom, Result.Outer.Bottom - drop);
+                var by = Result.Outer.Bottom - lowest;
+                var after = Angle.OfSlope(picture.CentreY - by - viewer.Eye, viewer.Distance);
+                yield return PlacementFindings.TooHigh.At(
+                    new($"views/{viewer.Id}", Result.Outer.CentreX, Result.Outer.Top),
+                    $"From the {viewer.Name} it is {view.ToCentre} up to the picture's centre (at most {new Angle(limit)}) and {view.ToTop} to its top (at most {policy.UpToTop}).",
+                    by <= Length.Zero ? [] :
+                        [new Remedy($"Lower it {by}", $"bottom at {lowest}, {after} up to the centre", [choice.BottomAt(lowest, Result.Outer.Height)])]);
+            }
+
+            if (view.Field.Degrees < policy.LeastField.Degrees)
+            {
+                var seat = picture.Width.Half * (1 / Math.Tan(policy.LeastField.Radians / 2));
+                var diagonal = display.Diagonal * (viewer.Distance / seat);
+                yield return PlacementFindings.TooSmall.At(
+                    new($"views/{viewer.Id}"),
+                    $"From the {viewer.Name} at {viewer.Distance} the picture fills {view.Field}; {policy.LeastField} is reached at {seat}, or at this seat with a diagonal of {diagonal}.");
+            }
+            else if (view.Field.Degrees > policy.MostField.Degrees)
+            {
+                var seat = picture.Width.Half * (1 / Math.Tan(policy.MostField.Radians / 2));
+                yield return PlacementFindings.TooNear.At(
+                    new($"views/{viewer.Id}"),
+                    $"From the {viewer.Name} at {viewer.Distance} the picture fills {view.Field}; {policy.MostField} is reached at {seat}.");
+            }
+        }
+    }
+
+    private IEnumerable<Finding> Protruding(Length own)
+    {
+        var outer = Result.Outer;
+        var out4 = Length.Tape(4);
+        var depth = own + (mount?.DepthParked ?? Length.Zero);
+        if (wall.Circulation && thing.Kind.Layer == WallLayer.Front && outer.Bottom > Length.Tape(27) && outer.Bottom <= Length.Tape(80) && depth > out4)
+        {
+            yield return PlacementFindings.Protrudes.At(
+                new("outline", outer.CentreX, outer.Bottom),
+                $"The {what} stands {depth} out of the wall ({mount?.DepthParked ?? Length.Zero} for the mount, {own} for the {(thing.IsDisplay ? "display" : what)}); at a bottom edge of {outer.Bottom} at most {out4} is allowed beside a path.");
+        }
+    }
+
+    private IEnumerable<Finding> Fires()
+    {
+        var outer = Result.Outer;
+        foreach (var fire in wall.Features.Where(f => f.Kind == FeatureKind.Fireplace && f.Overlaps(outer.Left, outer.Right) && f.Top <= outer.CentreY))
+        {
+            yield return PlacementFindings.OverFireplace.At(
+                new($"features/{fire.Id}", outer.CentreX, outer.Bottom),
+                $"The {what}'s bottom is {outer.Bottom - fire.Top} over the {fire.Name}; the air there has not been measured with the fire on.");
+        }
+    }
+
+    private IEnumerable<Finding> Centring()
+    {
+        var off = Result.Centres.Where(c => (c.At - Result.Outer.CentreX).Abs > policy.CentresApart).ToList();
+        if (off.Count > 0)
+        {
+            Phrase message = $"The {what}'s centre is at {Result.Outer.CentreX}";
+            foreach (var centre in off)
+            {
+                var by = centre.At - Result.Outer.CentreX;
+                message.AppendFormatted($"; the centre of the {centre.Name} is {by.Abs} to the {by.Side()}");
+            }
+
+            message.AppendLiteral(".");
+            yield return PlacementFindings.CentresDiffer.At(
+                new("outline", Result.Outer.CentreX, Result.Outer.Top),
+                message,
+                [.. off.Take(2).Select(c => new Remedy($"Centre on the {c.Name}", $"centre at {c.At}", choice.CentreAt(c.At)))]);
+        }
+    }
+
+    private IEnumerable<Finding> Consent()
+    {
+        var spot = new Spot("outline", Result.Outer.CentreX, Result.Outer.CentreY);
+        if (choice.Approval is not { } approval)
+        {
+            yield return PlacementFindings.NotApproved.At(
+                spot, $"Nobody has consented to a centre at {Result.Outer.CentreX} across, {Result.Outer.CentreY} up.");
+        }
+        else if ((approval.Centre - Result.Outer.CentreY).Abs > policy.ConsentGive || (approval.Across - Result.Outer.CentreX).Abs > policy.ConsentGive)
+        {
+            yield return PlacementFindings.NotApproved.At(
+                spot,
+                $"{approval.By} consented to a centre at {approval.Across} across, {approval.Centre} up; it is now at {Result.Outer.CentreX} across, {Result.Outer.CentreY} up.");
+        }
+    }
+}

@@ -1,0 +1,75 @@
+using System.Collections.Concurrent;
+using Corrie.Core.Findings;
+
+namespace Corrie.Core.Planning;
+
+/// <summary>A job plan: all that follows from a sheet. Immutable.</summary>
+public sealed class JobPlan : IResults
+{
+    private readonly IReadOnlyDictionary<(object Result, string Owner), PlanBuilder.Piece> pieces;
+    private readonly ConcurrentDictionary<(object Result, string Owner), Lazy<object>> later = new();
+
+    /// <summary>Finishes a plan.</summary>
+    /// <param name="builder">What the stages have made.</param>
+    /// <param name="stages">The stages, in their order.</param>
+    internal JobPlan(PlanBuilder builder, IReadOnlyList<IStage> stages)
+    {
+        Sheet = builder.Sheet;
+        Reused = builder.Reused;
+        pieces = builder.Pieces;
+        var place = stages.Select((s, i) => (s.Id, i)).ToDictionary(p => p.Id, p => p.i);
+        Findings =
+        [
+            .. builder.InOrder.SelectMany(p => p.Findings)
+                .OrderBy(f => f.Severity).ThenBy(f => place.GetValueOrDefault(f.Kind.Stage)).ThenBy(f => f.Code, StringComparer.Ordinal).ThenBy(f => f.Where.Part, StringComparer.Ordinal),
+        ];
+        Marks = [.. builder.InOrder.SelectMany(p => p.Marks).OrderBy(m => m.Wall, StringComparer.Ordinal).ThenBy(m => m.Phase)];
+        var walls = Sheet.Walls.Count == 0 ? [null] : Sheet.Walls.Cast<WallSheet?>().ToList();
+        Statuses = [.. walls.SelectMany(w => stages.Select(s => StatusOf(s, w)))];
+    }
+
+    /// <inheritdoc/>
+    public JobSheet Sheet { get; }
+
+    /// <summary>How many pieces of work were taken over from the plan before.</summary>
+    public int Reused { get; }
+
+    /// <summary>The set-out: marks wall by wall, in working order.</summary>
+    public IReadOnlyList<Mark> Marks { get; }
+
+    /// <summary>What is wrong, gravest first.</summary>
+    public IReadOnlyList<Finding> Findings { get; }
+
+    /// <summary>How each stage stands on each wall; on no wall where the job has none.</summary>
+    public IReadOnlyList<StageStatus> Statuses { get; }
+
+    /// <summary>The worst severity there is; null where nothing is wrong.</summary>
+    public Severity? Worst => Findings.Count == 0 ? null : Findings.Min(f => f.Severity);
+
+    /// <summary>What should be done next: the first stage that is neither clear nor not needed, wall by wall; null where all are.</summary>
+    public StageStatus? Next => Statuses.FirstOrDefault(s => s.State is not (StageState.Clear or StageState.NotNeeded));
+
+    /// <summary>How a wall's stages stand.</summary>
+    /// <param name="wall">Key of the wall; empty where the job has none.</param>
+    /// <returns>Their statuses, in their order.</returns>
+    public IReadOnlyList<StageStatus> On(string wall) => [.. Statuses.Where(s => s.Wall == wall)];
+
+    /// <inheritdoc/>
+    public T? Get<T>(Result<T> result, string owner)
+        where T : class => pieces.TryGetValue((result, owner), out var piece) ? (T?)piece.Value : null;
+
+    /// <inheritdoc/>
+    public T Later<T>(Result<T> result, string owner, Func<T> make)
+        where T : class => (T)later.GetOrAdd((result, owner), _ => new(make)).Value;
+
+    internal PlanBuilder.Piece? Piece(object result, string owner) => pieces.GetValueOrDefault((result, owner));
+
+    private StageStatus StatusOf(IStage stage, WallSheet? wall)
+    {
+        var report = stage.Report(this, wall);
+        var mine = Findings.Where(f => f.Kind.Stage == stage.Id && f.Where.Wall == (wall?.Id ?? string.Empty)).ToList();
+        var stops = mine.Count(f => f.Stops);
+        return new(
+            stage, wall?.Id ?? string.Empty, report.State == StageState.Clear && stops > 0 ? StageState.Stopped : report.State, report.Says, stops, mine.Count(f => f.Severity == Severity.Caution));
+    }
+}

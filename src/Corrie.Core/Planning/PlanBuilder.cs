@@ -1,0 +1,136 @@
+using System.Collections.Concurrent;
+using Corrie.Core.Findings;
+
+namespace Corrie.Core.Planning;
+
+/// <summary>The name of a kind of result that a stage makes, for a wall or a thing.</summary>
+/// <typeparam name="T">The result's type.</typeparam>
+/// <param name="Name">A word for the debugger.</param>
+public sealed record Result<T>(string Name)
+    where T : class;
+
+/// <summary>What stages have made of a sheet.</summary>
+public interface IResults
+{
+    /// <summary>The sheet.</summary>
+    JobSheet Sheet { get; }
+
+    /// <summary>A result.</summary>
+    /// <typeparam name="T">Its type.</typeparam>
+    /// <param name="result">Which one.</param>
+    /// <param name="owner">Key of the wall or thing.</param>
+    /// <returns>The result; null where there is none.</returns>
+    T? Get<T>(Result<T> result, string owner)
+        where T : class;
+
+    /// <summary>The same questions asked of a plan again and again are answered once.</summary>
+    /// <typeparam name="T">The answer's type.</typeparam>
+    /// <param name="result">Which question.</param>
+    /// <param name="owner">Key of the wall or thing.</param>
+    /// <param name="make">Works the answer out from the plan.</param>
+    /// <returns>The answer.</returns>
+    T Later<T>(Result<T> result, string owner, Func<T> make)
+        where T : class;
+}
+
+/// <summary>Where the findings and marks of one piece of work go. It puts the owner's key before their names.</summary>
+/// <param name="owner">Key of the wall or thing that the work is about.</param>
+/// <param name="wall">Key of the wall.</param>
+/// <param name="ofItem">Whether the owner is a thing.</param>
+public sealed class Worksheet(string owner, string wall, bool ofItem)
+{
+    internal List<Finding> Findings { get; } = [];
+
+    internal List<Mark> Marks { get; } = [];
+
+    /// <summary>Adds a finding.</summary>
+    /// <param name="finding">The finding; its part is named from the owner on.</param>
+    public void Add(Finding finding) => Findings.Add(finding with { Where = finding.Where with { Part = $"{owner}/{finding.Where.Part}", Wall = wall } });
+
+    /// <summary>Adds findings.</summary>
+    /// <param name="findings">The findings; their parts are named from the owner on.</param>
+    public void Add(IEnumerable<Finding> findings)
+    {
+        foreach (var finding in findings)
+        {
+            Add(finding);
+        }
+    }
+
+    /// <summary>Adds a mark.</summary>
+    /// <param name="mark">The mark; its id is the short name.</param>
+    public void Add(Mark mark) => Marks.Add(mark with { Id = $"{owner}/{mark.Id}", Item = ofItem ? owner : string.Empty, Wall = wall });
+}
+
+/// <summary>A list that equals another one with equal members: as an input of a piece of work.</summary>
+/// <typeparam name="T">The members' type.</typeparam>
+/// <param name="Items">The members.</param>
+public readonly record struct Same<T>(IReadOnlyList<T> Items)
+{
+    /// <inheritdoc/>
+    public bool Equals(Same<T> other) => Items.SequenceEqual(other.Items);
+
+    /// <inheritdoc/>
+    public override int GetHashCode() => Items.Count;
+}
+
+/// <summary>A plan in the making.</summary>
+/// <param name="sheet">The sheet.</param>
+/// <param name="previous">The plan of an earlier sheet, whose unaffected pieces are taken over; null for a fresh plan.</param>
+public sealed class PlanBuilder(JobSheet sheet, JobPlan? previous) : IResults
+{
+    private readonly Dictionary<(object Result, string Owner), Piece> pieces = [];
+    private readonly List<Piece> order = [];
+    private readonly ConcurrentDictionary<(object Result, string Owner), object> later = new();
+
+    /// <inheritdoc/>
+    public JobSheet Sheet => sheet;
+
+    /// <summary>How many pieces of work were taken over from the earlier plan.</summary>
+    public int Reused { get; private set; }
+
+    internal IReadOnlyDictionary<(object Result, string Owner), Piece> Pieces => pieces;
+
+    internal IEnumerable<Piece> InOrder => order;
+
+    /// <summary>
+    /// Does a piece of work, or takes it over from the earlier plan where its input is the same. All that the work reads has to be in its input: a
+    /// static function cannot read anything else.
+    /// </summary>
+    /// <typeparam name="TInput">The input's type, compared by value.</typeparam>
+    /// <typeparam name="T">The result's type.</typeparam>
+    /// <param name="result">What is made.</param>
+    /// <param name="owner">Key of the wall or thing that it is made for.</param>
+    /// <param name="wall">The wall.</param>
+    /// <param name="input">All that the work reads.</param>
+    /// <param name="work">Makes the result from the input; findings and marks go on the worksheet.</param>
+    /// <returns>The result.</returns>
+    public T? Work<TInput, T>(Result<T> result, string owner, string wall, TInput input, Func<Worksheet, TInput, T?> work)
+        where T : class
+    {
+        if (previous?.Piece(result, owner) is { } same && same.Wall == wall && same.Input is TInput before && EqualityComparer<TInput>.Default.Equals(before, input))
+        {
+            Reused++;
+            pieces[(result, owner)] = same;
+            order.Add(same);
+            return (T?)same.Value;
+        }
+
+        var worksheet = new Worksheet(owner, wall, sheet.Item(owner) is not null);
+        var value = work(worksheet, input);
+        var piece = new Piece(input, wall, value, worksheet.Findings, worksheet.Marks);
+        pieces[(result, owner)] = piece;
+        order.Add(piece);
+        return value;
+    }
+
+    /// <inheritdoc/>
+    public T? Get<T>(Result<T> result, string owner)
+        where T : class => pieces.TryGetValue((result, owner), out var piece) ? (T?)piece.Value : null;
+
+    /// <inheritdoc/>
+    public T Later<T>(Result<T> result, string owner, Func<T> make)
+        where T : class => (T)later.GetOrAdd((result, owner), _ => make());
+
+    internal sealed record Piece(object? Input, string Wall, object? Value, IReadOnlyList<Finding> Findings, IReadOnlyList<Mark> Marks);
+}
