@@ -3,9 +3,9 @@ using Dapper;
 
 namespace Corrie.Data;
 
-/// <summary>A display, mount or fastener of the company's catalogue.</summary>
+/// <summary>A product of the company's catalogue.</summary>
 /// <param name="Id">Key.</param>
-/// <param name="Kind"><c>display</c>, <c>mount</c> or <c>fastener</c>.</param>
+/// <param name="Kind">Word of its kind of product.</param>
 /// <param name="Name">Plain description.</param>
 /// <param name="Document">The item in the form of the job file.</param>
 /// <param name="Version">Counts its changes, from 1.</param>
@@ -23,19 +23,25 @@ public sealed class CatalogueStore(CompanyFile file, TimeProvider time)
     private long changes;
 
     /// <summary>All items of a kind, by name.</summary>
+    /// <param name="kind">Word of the kind.</param>
+    /// <returns>The items.</returns>
     public IReadOnlyList<CatalogueItem> List(string kind) => Query(Columns + "where kind = @kind order by name", new { kind });
 
     /// <summary>How often the catalogue has changed since it was opened: what was made from it before that is out of date.</summary>
     public long Changes => Interlocked.Read(ref changes);
 
     /// <summary>Keys and names of a kind, by name.</summary>
+    /// <param name="kind">Word of the kind.</param>
+    /// <returns>Keys and names.</returns>
     public IReadOnlyList<(string Id, string Name)> Names(string kind)
     {
         using var connection = file.Connect();
         return [.. connection.Query<(string, string)>("select id, name from catalogue where kind = @kind order by name", new { kind })];
     }
 
-    /// <summary>One item; null where there is none.</summary>
+    /// <summary>One item.</summary>
+    /// <param name="id">Its key.</param>
+    /// <returns>The item; null where there is none.</returns>
     public CatalogueItem? Find(string id) => Query(Columns + "where id = @id", new { id }).SingleOrDefault();
 
     /// <summary>Keeps an item, new or changed.</summary>
@@ -59,7 +65,7 @@ public sealed class CatalogueStore(CompanyFile file, TimeProvider time)
                   update catalogue set name = @name, document = @json, version = version + 1, changed_by = @author, changed_at = @now
                   where id = @id and version = @version
                   """,
-            new { id, kind, name = document["name"]!.GetValue<string>(), json = document.ToJsonString(), version, author, now = Text.Of(time.GetUtcNow()) }) == 1;
+            new { id, kind, name = document["name"]!.GetValue<string>(), json = document.ToJsonString(), version, author, now = SqliteTime.Of(time.GetUtcNow()) }) == 1;
     }
 
     private List<CatalogueItem> Query(string sql, object arguments)
@@ -68,7 +74,7 @@ public sealed class CatalogueStore(CompanyFile file, TimeProvider time)
         return
         [
             .. connection.Query<(string Id, string Kind, string Name, string Document, long Version, string By, string At)>(sql, arguments)
-                .Select(r => new CatalogueItem(r.Id, r.Kind, r.Name, (JsonObject)JsonNode.Parse(r.Document)!, r.Version, r.By, Text.Time(r.At))),
+                .Select(r => new CatalogueItem(r.Id, r.Kind, r.Name, (JsonObject)JsonNode.Parse(r.Document)!, r.Version, r.By, SqliteTime.Time(r.At))),
         ];
     }
 }

@@ -12,6 +12,7 @@ public sealed class Company : IAsyncDisposable
     /// <param name="key">Short name of the company, which is its file's.</param>
     /// <param name="path">The file.</param>
     /// <param name="time">The clock.</param>
+    /// <exception cref="CompanyFileException">The file cannot be opened.</exception>
     public Company(string key, string path, TimeProvider time)
     {
         Key = key;
@@ -21,6 +22,7 @@ public sealed class Company : IAsyncDisposable
         Jobs = new(file, time);
         Entries = new(file, time);
         Catalogue = new(file, time);
+        Policies = new(file, time);
         Photos = new(System.IO.Path.ChangeExtension(path, null) + "-photos");
     }
 
@@ -36,8 +38,11 @@ public sealed class Company : IAsyncDisposable
     /// <summary>Entries of the jobs.</summary>
     public EntryStore Entries { get; }
 
-    /// <summary>Displays, mounts and fasteners.</summary>
+    /// <summary>The products.</summary>
     public CatalogueStore Catalogue { get; }
+
+    /// <summary>The company's own figures.</summary>
+    public PolicyStore Policies { get; }
 
     /// <summary>Photos of the jobs.</summary>
     public PhotoStore Photos { get; }
@@ -53,12 +58,13 @@ public sealed class Company : IAsyncDisposable
     }
 
     /// <summary>Names the company.</summary>
+    /// <param name="name">What it is called.</param>
     public void SetName(string name)
     {
         using var connection = file.Connect();
         connection.Execute(
             "insert into company (id, name, created_at) values (1, @name, @now) on conflict (id) do update set name = @name",
-            new { name, now = Text.Of(time.GetUtcNow()) });
+            new { name, now = SqliteTime.Of(time.GetUtcNow()) });
     }
 
     /// <inheritdoc/>

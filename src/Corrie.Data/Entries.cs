@@ -1,8 +1,7 @@
-using System.Collections.Concurrent;
 using System.Text.Json;
 using System.Text.Json.Nodes;
 using System.Threading.Channels;
-using Corrie.Core.Jobs.Entries;
+using Corrie.Core.Jobs;
 using Dapper;
 using Microsoft.Data.Sqlite;
 
@@ -18,21 +17,43 @@ namespace Corrie.Data;
 public sealed record NewEntry(
     string Id, string Path, JsonNode? Value, IReadOnlyList<string> Replaces, string? Undoes = null, DateTimeOffset? TakenAt = null);
 
+/// <summary>Why a job cannot be read: it costs that job alone.</summary>
+/// <param name="job">The job's key.</param>
+/// <param name="words">Why, in words.</param>
+/// <param name="cause">What went wrong underneath.</param>
+public sealed class DamagedJobException(long job, string words, Exception? cause = null) : Exception(words, cause)
+{
+    /// <summary>The job's key.</summary>
+    public long Job { get; } = job;
+}
+
+/// <summary>An entry as it lies in the file, whether or not it can be read.</summary>
+/// <param name="Seq">Its place.</param>
+/// <param name="Author">Who.</param>
+/// <param name="ReceivedAt">When it was received, as text.</param>
+/// <param name="Path">The part that it is about.</param>
+/// <param name="Value">Its value as text; null where it takes the part away.</param>
+/// <param name="Undoes">The batch that it takes back.</param>
+public sealed record RawEntry(long Seq, string Author, string ReceivedAt, string Path, string? Value, string? Undoes);
+
 /// <summary>
 /// The append-only entries of all jobs. Appends of many callers that arrive together are committed together, so that one wait for the
-/// disk serves them all; each caller is answered when its own entries are on the disk.
+/// disk serves them all; each caller is answered when its own entries are on the disk. What nobody has used for long is let go.
 /// </summary>
 public sealed class EntryStore : IAsyncDisposable
 {
     private const int MostTogether = 256;
+    private const int MostJournals = 128;
 
     private readonly CompanyFile file;
     private readonly TimeProvider time;
-    private readonly ConcurrentDictionary<long, Journal> journals = new();
+    private readonly RecentlyUsed<long, Journal> journals = new(MostJournals);
     private readonly Channel<Pending> queue = Channel.CreateUnbounded<Pending>(new() { SingleReader = true });
     private readonly Task writing;
 
     /// <summary>Opens the entries of a company's file.</summary>
+    /// <param name="file">The file.</param>
+    /// <param name="time">The clock.</param>
     public EntryStore(CompanyFile file, TimeProvider time)
     {
         this.file = file;
@@ -43,67 +64,99 @@ public sealed class EntryStore : IAsyncDisposable
     /// <summary>Raised after entries are on the disk: the job and its last entry's place.</summary>
     public event Action<long, long>? Moved;
 
-    /// <summary>The job's entries, folded; null where there is no such job.</summary>
-    public Ledger? Read(long job) => JournalOf(job)?.Ledger;
+    /// <summary>The job's entries, folded.</summary>
+    /// <param name="job">The job's key.</param>
+    /// <returns>The ledger; null where there is no such job.</returns>
+    /// <exception cref="DamagedJobException">The entries cannot be read.</exception>
+    public Ledger? Read(long job) => JournalOf(job).Ledger;
 
-    /// <summary>Appends the entries of one press, together or not at all. Entries that are there already are left as they are.</summary>
+    /// <summary>The job's entries as they lie in the file, latest first: also those of a job that cannot be read.</summary>
+    /// <param name="job">The job's key.</param>
+    /// <param name="most">How many at the most.</param>
+    /// <returns>The entries.</returns>
+    public IReadOnlyList<RawEntry> ReadRaw(long job, int most)
+    {
+        using var connection = file.Connect();
+        return
+        [
+            .. connection.Query<(long, string, string, string, string?, string?)>(
+                "select seq, author, received_at, path, value, undoes from entries where job = @job order by seq desc limit @most", new { job, most })
+                .Select(r => new RawEntry(r.Item1, r.Item2, r.Item3, r.Item4, r.Item5, r.Item6)),
+        ];
+    }
+
+    /// <summary>Whether a photo is, or was, pinned to a job.</summary>
+    /// <param name="job">The job's key.</param>
+    /// <param name="name">The photo's name.</param>
+    /// <returns>Whether it was; the job's entries are not read for it.</returns>
+    public bool HasPhoto(long job, string name)
+    {
+        using var connection = file.Connect();
+        return connection.ExecuteScalar<long>("select count(*) from job_photos where job = @job and name = @name", new { job, name }) > 0;
+    }
+
+    /// <summary>Appends the entries of one submit, together or not at all. Entries that are there already are left as they are.</summary>
+    /// <param name="job">The job's key.</param>
+    /// <param name="author">Who.</param>
+    /// <param name="device">On which device.</param>
+    /// <param name="entries">The entries, in their order.</param>
     /// <returns>The entries as they stand, with their places; null where there is no such job.</returns>
+    /// <exception cref="DamagedJobException">The job's entries cannot be read.</exception>
     public async Task<IReadOnlyList<Entry>?> Append(long job, string author, string device, IReadOnlyList<NewEntry> entries)
     {
-        if (JournalOf(job) is not { } journal)
-        {
-            return null;
-        }
-
-        var append = new Pending(job, journal, author, device, entries, new(TaskCreationOptions.RunContinuationsAsynchronously));
+        var append = new Pending(job, author, device, entries, new(TaskCreationOptions.RunContinuationsAsynchronously));
         await queue.Writer.WriteAsync(append);
         return await append.Done.Task;
     }
 
     /// <summary>Waits until all that was handed in is written, and stops.</summary>
+    /// <returns>When it has stopped.</returns>
     public async ValueTask DisposeAsync()
     {
         queue.Writer.TryComplete();
         await writing;
     }
 
-    private Journal? JournalOf(long job)
-    {
-        if (journals.TryGetValue(job, out var journal))
-        {
-            return journal;
-        }
+    private Journal JournalOf(long job) => journals.GetOrAdd(job, j => new(() => Load(j)));
 
+    // Null where there is no such job.
+    private Ledger? Load(long job)
+    {
         using var connection = file.Connect();
         if (connection.ExecuteScalar<long?>("select id from jobs where id = @job", new { job }) is null)
         {
             return null;
         }
 
-        return journals.GetOrAdd(job, _ => new(Load(connection, job)));
-    }
-
-    private static List<Entry> Load(SqliteConnection connection, long job) =>
-    [
-        .. connection.Query<Row>(
+        var entries = new List<Entry>();
+        foreach (var row in connection.Query<Row>(
             """
             select entry_id Id, seq Seq, path Path, value Value, replaces Replaces, undoes Undoes, batch Batch, author Author,
               taken_at TakenAt, received_at ReceivedAt, device Device
             from entries where job = @job order by seq
             """,
-            new { job }).Select(r => new Entry(
-                r.Id,
-                r.Seq,
-                r.Path,
-                r.Value is null ? null : JsonNode.Parse(r.Value),
-                JsonSerializer.Deserialize<List<string>>(r.Replaces)!,
-                r.Undoes,
-                r.Batch,
-                r.Author,
-                Text.Time(r.TakenAt),
-                Text.Time(r.ReceivedAt),
-                r.Device)),
-    ];
+            new { job }))
+        {
+            try
+            {
+                entries.Add(row.ToEntry());
+            }
+            catch (Exception e) when (e is JsonException or FormatException or InvalidOperationException)
+            {
+                throw new DamagedJobException(job, $"Entry {row.Seq} cannot be read: {e.Message}", e);
+            }
+        }
+
+        try
+        {
+            return Ledger.Fold(entries);
+        }
+        catch (Exception e)
+        {
+            // Whatever it was that was written: it must not cost any other job.
+            throw new DamagedJobException(job, $"Its {entries.Count} entries do not make a sheet: {e.Message}", e);
+        }
+    }
 
     private void Write()
     {
@@ -130,8 +183,8 @@ public sealed class EntryStore : IAsyncDisposable
 
     private bool Commit(SqliteConnection connection, List<Pending> together)
     {
-        var written = new List<(Pending Append, List<Entry> All, List<Entry> Fresh)>(together.Count);
-        var seqs = new Dictionary<long, long>();
+        var written = new List<(Pending Append, List<Entry>? All)>(together.Count);
+        var touched = new Dictionary<long, (Journal Journal, long Seq, List<Entry> Fresh)>();
         var fresh = new Dictionary<(long Job, string Id), Entry>();
         try
         {
@@ -139,32 +192,42 @@ public sealed class EntryStore : IAsyncDisposable
             var now = time.GetUtcNow();
             foreach (var append in together)
             {
+                if (!touched.TryGetValue(append.Job, out var at))
+                {
+                    var journal = JournalOf(append.Job);
+                    if (journal.Ledger is not { } ledger)
+                    {
+                        written.Add((append, null));
+                        continue;
+                    }
+
+                    at = (journal, ledger.Seq, []);
+                }
+
                 var all = new List<Entry>();
-                var mine = new List<Entry>();
                 foreach (var entry in append.Entries)
                 {
-                    if ((fresh.GetValueOrDefault((append.Job, entry.Id)) ?? append.Journal.Find(entry.Id)) is { } twin)
+                    if ((fresh.GetValueOrDefault((append.Job, entry.Id)) ?? at.Journal.Ledger!.Find(entry.Id)) is { } twin)
                     {
                         all.Add(twin);
                         continue;
                     }
 
-                    var seq = seqs.GetValueOrDefault(append.Job, append.Journal.Seq) + 1;
-                    seqs[append.Job] = seq;
                     var made = new Entry(
-                        entry.Id, seq, entry.Path, entry.Value?.DeepClone(), entry.Replaces, entry.Undoes, append.Entries[0].Id, append.Author, entry.TakenAt ?? now, now, append.Device);
+                        entry.Id, ++at.Seq, entry.Path, entry.Value?.DeepClone(), entry.Replaces, entry.Undoes, append.Entries[0].Id, append.Author, entry.TakenAt ?? now, now, append.Device);
                     Insert(connection, transaction, append.Job, made);
                     fresh[(append.Job, entry.Id)] = made;
                     all.Add(made);
-                    mine.Add(made);
+                    at.Fresh.Add(made);
                 }
 
-                written.Add((append, all, mine));
+                touched[append.Job] = at;
+                written.Add((append, all));
             }
 
-            foreach (var (job, seq) in seqs)
+            foreach (var (job, at) in touched)
             {
-                connection.Execute("update jobs set seq = @seq, moved_at = @now where id = @job", new { seq, job, now = Text.Of(now) }, transaction);
+                connection.Execute("update jobs set seq = @seq, moved_at = @now where id = @job", new { seq = at.Seq, job, now = SqliteTime.Of(now) }, transaction);
             }
 
             transaction.Commit();
@@ -181,17 +244,15 @@ public sealed class EntryStore : IAsyncDisposable
             return false;
         }
 
-        foreach (var (append, _, mine) in written)
+        foreach (var (job, at) in touched.Where(t => t.Value.Fresh.Count > 0))
         {
-            append.Journal.Add(mine);
+            at.Journal.Add(at.Fresh);
+            // Somebody may have opened the job anew while this was written, when this journal had been let go.
+            journals.KeepOnly(job, at.Journal);
+            Moved?.Invoke(job, at.Seq);
         }
 
-        foreach (var (job, seq) in seqs)
-        {
-            Moved?.Invoke(job, seq);
-        }
-
-        foreach (var (append, all, _) in written)
+        foreach (var (append, all) in written)
         {
             append.Done.SetResult(all);
         }
@@ -199,63 +260,72 @@ public sealed class EntryStore : IAsyncDisposable
         return true;
     }
 
-    private static void Insert(SqliteConnection connection, SqliteTransaction transaction, long job, Entry e) => connection.Execute(
-        """
-        insert into entries (job, seq, entry_id, path, value, replaces, undoes, batch, author, taken_at, received_at, device)
-        values (@job, @Seq, @Id, @Path, @value, @replaces, @Undoes, @Batch, @Author, @taken, @received, @Device)
-        """,
-        new
+    private static void Insert(SqliteConnection connection, SqliteTransaction transaction, long job, Entry e)
+    {
+        var json = e.Value?.ToJsonString();
+        connection.Execute(
+            """
+            insert into entries (job, seq, entry_id, path, value, replaces, undoes, batch, author, taken_at, received_at, device)
+            values (@job, @Seq, @Id, @Path, @json, @replaces, @Undoes, @Batch, @Author, @taken, @received, @Device)
+            """,
+            new
+            {
+                job,
+                e.Seq,
+                e.Id,
+                e.Path,
+                json,
+                replaces = JsonSerializer.Serialize(e.Replaces),
+                e.Undoes,
+                e.Batch,
+                e.Author,
+                taken = SqliteTime.Of(e.TakenAt),
+                received = SqliteTime.Of(e.ReceivedAt),
+                e.Device,
+            },
+            transaction);
+        if (json is not null && (json.Contains("\"picture\":", StringComparison.Ordinal) || e.Path.EndsWith("/picture", StringComparison.Ordinal)))
         {
-            job,
-            e.Seq,
-            e.Id,
-            e.Path,
-            value = e.Value?.ToJsonString(),
-            replaces = JsonSerializer.Serialize(e.Replaces),
-            e.Undoes,
-            e.Batch,
-            e.Author,
-            taken = Text.Of(e.TakenAt),
-            received = Text.Of(e.ReceivedAt),
-            e.Device,
-        },
-        transaction);
+            foreach (var name in Pictures(e.Value, e.Path.EndsWith("/picture", StringComparison.Ordinal)))
+            {
+                connection.Execute("insert into job_photos (job, name) values (@job, @name) on conflict do nothing", new { job, name }, transaction);
+            }
+        }
+    }
+
+    private static IEnumerable<string> Pictures(JsonNode? node, bool isPicture) => node switch
+    {
+        JsonObject group => group.SelectMany(m => Pictures(m.Value, m.Key == "picture")),
+        JsonArray list => list.SelectMany(n => Pictures(n, isPicture: false)),
+        JsonValue value when isPicture && value.TryGetValue<string>(out var name) => [name],
+        _ => [],
+    };
 
     private sealed record Pending(
-        long Job, Journal Journal, string Author, string Device, IReadOnlyList<NewEntry> Entries, TaskCompletionSource<IReadOnlyList<Entry>> Done);
+        long Job, string Author, string Device, IReadOnlyList<NewEntry> Entries, TaskCompletionSource<IReadOnlyList<Entry>?> Done);
 
-    // A job's entries in memory; folded when somebody reads them, and only once.
-    private sealed class Journal
+    // A job's entries in memory; read when somebody first asks, and gone on from there.
+    private sealed class Journal(Func<Ledger?> load)
     {
         private readonly Lock door = new();
-        private readonly List<Entry> entries;
-        private readonly Dictionary<string, Entry> byId;
         private Ledger? ledger;
+        private bool loaded;
 
-        public Journal(List<Entry> entries)
-        {
-            this.entries = entries;
-            byId = entries.ToDictionary(e => e.Id);
-        }
-
-        public long Seq => entries.Count == 0 ? 0 : entries[^1].Seq;
-
-        public Ledger Ledger
+        public Ledger? Ledger
         {
             get
             {
                 lock (door)
                 {
-                    return ledger ??= Ledger.Fold([.. entries]);
-                }
-            }
-        }
+                    // A job that was not there may have been added since; one that could not be read is tried again.
+                    if (!loaded || ledger is null)
+                    {
+                        ledger = load();
+                        loaded = true;
+                    }
 
-        public Entry? Find(string id)
-        {
-            lock (door)
-            {
-                return byId.GetValueOrDefault(id);
+                    return ledger;
+                }
             }
         }
 
@@ -263,13 +333,7 @@ public sealed class EntryStore : IAsyncDisposable
         {
             lock (door)
             {
-                foreach (var entry in added)
-                {
-                    entries.Add(entry);
-                    byId.Add(entry.Id, entry);
-                }
-
-                ledger = null;
+                ledger = ledger?.After(added);
             }
         }
     }
@@ -297,5 +361,18 @@ public sealed class EntryStore : IAsyncDisposable
         public string ReceivedAt { get; init; } = string.Empty;
 
         public string Device { get; init; } = string.Empty;
+
+        public Entry ToEntry() => new(
+            Id,
+            Seq,
+            Path,
+            Value is null ? null : JsonNode.Parse(Value),
+            JsonSerializer.Deserialize<List<string>>(Replaces) ?? throw new FormatException("what it replaces is not a list"),
+            Undoes,
+            Batch,
+            Author,
+            SqliteTime.Time(TakenAt),
+            SqliteTime.Time(ReceivedAt),
+            Device);
     }
 }

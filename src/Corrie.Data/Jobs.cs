@@ -12,15 +12,12 @@ public sealed record Site(long Id, string Name, string Client, string Address);
 /// <summary>What a list shows of a job, as of one entry.</summary>
 /// <param name="Seq">The last entry it takes in.</param>
 /// <param name="Number">The company's number.</param>
-/// <param name="Title">The wall.</param>
-/// <param name="State"><c>stopped</c>, <c>open</c> or <c>clear</c>.</param>
+/// <param name="Title">What the crew calls it.</param>
+/// <param name="State"><c>stopped</c>, <c>open</c>, <c>clear</c> or <c>damaged</c>.</param>
 /// <param name="Stops">How many stops.</param>
 /// <param name="Cautions">How many cautions.</param>
 /// <param name="NextStep">What should be done next.</param>
 /// <param name="Worst">The gravest finding's title; empty for none.</param>
-/// <param name="DisplayItem">Catalogue key of the display; empty for none.</param>
-/// <param name="MountItem">Catalogue key of the mount.</param>
-/// <param name="FastenerItem">Catalogue key of the bolt.</param>
 public sealed record JobSummary(
     long Seq,
     string Number,
@@ -29,10 +26,11 @@ public sealed record JobSummary(
     int Stops,
     int Cautions,
     string NextStep,
-    string Worst,
-    string DisplayItem,
-    string MountItem,
-    string FastenerItem);
+    string Worst)
+{
+    /// <summary>State of a job that cannot be read: it is listed, and its history can be seen.</summary>
+    public const string Damaged = "damaged";
+}
 
 /// <summary>A job in a list.</summary>
 /// <param name="Id">Key.</param>
@@ -59,11 +57,14 @@ public sealed class JobStore(CompanyFile file, TimeProvider time)
     private const string Columns =
         """
         jobs.id Id, jobs.seq Seq, jobs.moved_at MovedAt, summary_seq SummarySeq, number Number, title Title, state State,
-        stops Stops, cautions Cautions, next_step NextStep, worst Worst, display_item DisplayItem, mount_item MountItem,
-        fastener_item FastenerItem, sites.id SiteId, sites.name SiteName, sites.client Client, sites.address Address
+        stops Stops, cautions Cautions, next_step NextStep, worst Worst, sites.id SiteId, sites.name SiteName, sites.client Client, sites.address Address
         """;
 
     /// <summary>Adds a site.</summary>
+    /// <param name="name">What it is called.</param>
+    /// <param name="client">Whose it is; may be empty.</param>
+    /// <param name="address">Where it is; may be empty.</param>
+    /// <returns>Its key.</returns>
     public long AddSite(string name, string client, string address)
     {
         using var connection = file.Connect();
@@ -72,6 +73,7 @@ public sealed class JobStore(CompanyFile file, TimeProvider time)
     }
 
     /// <summary>Every site, by name.</summary>
+    /// <returns>The sites.</returns>
     public IReadOnlyList<Site> Sites()
     {
         using var connection = file.Connect();
@@ -79,15 +81,19 @@ public sealed class JobStore(CompanyFile file, TimeProvider time)
     }
 
     /// <summary>Adds a job without entries.</summary>
+    /// <param name="siteId">Key of its site.</param>
+    /// <returns>Its key.</returns>
     public long Add(long siteId)
     {
         using var connection = file.Connect();
-        var now = Text.Of(time.GetUtcNow());
+        var now = SqliteTime.Of(time.GetUtcNow());
         return connection.ExecuteScalar<long>(
             "insert into jobs (site_id, created_at, moved_at) values (@siteId, @now, @now) returning id", new { siteId, now });
     }
 
-    /// <summary>One job; null where there is none.</summary>
+    /// <summary>One job.</summary>
+    /// <param name="id">Its key.</param>
+    /// <returns>The job; null where there is none.</returns>
     public JobRow? Find(long id)
     {
         using var connection = file.Connect();
@@ -96,6 +102,8 @@ public sealed class JobStore(CompanyFile file, TimeProvider time)
     }
 
     /// <summary>A page of jobs, the last moved first, and how many there are in all.</summary>
+    /// <param name="filter">Which jobs.</param>
+    /// <returns>The jobs of the page, and the number of all.</returns>
     public (IReadOnlyList<JobRow> Jobs, int Total) List(JobFilter filter)
     {
         var arguments = new
@@ -113,7 +121,7 @@ public sealed class JobStore(CompanyFile file, TimeProvider time)
             where (title like @like escape '\' or number like @like escape '\' or sites.name like @like escape '\' or sites.client like @like escape '\')
               and (@State is null or state = @State)
               and (@SiteId is null or jobs.site_id = @SiteId)
-              and (@Item is null or @Item in (display_item, mount_item, fastener_item))
+              and (@Item is null or exists (select 1 from job_items where job = jobs.id and item = @Item))
             """;
         using var connection = file.Connect();
         var total = connection.ExecuteScalar<int>("select count(*) " + where, arguments);
@@ -123,6 +131,8 @@ public sealed class JobStore(CompanyFile file, TimeProvider time)
     }
 
     /// <summary>Jobs whose summary is of an earlier entry.</summary>
+    /// <param name="most">How many at the most.</param>
+    /// <returns>Their keys.</returns>
     public IReadOnlyList<long> Stale(int most)
     {
         using var connection = file.Connect();
@@ -130,13 +140,17 @@ public sealed class JobStore(CompanyFile file, TimeProvider time)
     }
 
     /// <summary>Keeps what lists show of a job, unless a later one is kept already.</summary>
-    public void Summarise(long id, JobSummary summary)
+    /// <param name="id">The job's key.</param>
+    /// <param name="summary">What lists show.</param>
+    /// <param name="items">Keys of the catalogue's items that it uses.</param>
+    public void Summarise(long id, JobSummary summary, IReadOnlyCollection<string> items)
     {
         using var connection = file.Connect();
-        connection.Execute(
+        using var transaction = connection.BeginTransaction();
+        var kept = connection.Execute(
             """
             update jobs set summary_seq = @Seq, number = @Number, title = @Title, state = @State, stops = @Stops, cautions = @Cautions,
-              next_step = @NextStep, worst = @Worst, display_item = @DisplayItem, mount_item = @MountItem, fastener_item = @FastenerItem
+              next_step = @NextStep, worst = @Worst
             where id = @id and summary_seq < @Seq
             """,
             new
@@ -150,10 +164,25 @@ public sealed class JobStore(CompanyFile file, TimeProvider time)
                 summary.Cautions,
                 summary.NextStep,
                 summary.Worst,
-                summary.DisplayItem,
-                summary.MountItem,
-                summary.FastenerItem,
-            });
+            },
+            transaction);
+        if (kept == 1)
+        {
+            connection.Execute("delete from job_items where job = @id", new { id }, transaction);
+            connection.Execute("insert into job_items (job, item) values (@id, @item)", items.Distinct().Select(item => new { id, item }), transaction);
+        }
+
+        transaction.Commit();
+    }
+
+    /// <summary>Notes that a job cannot be read, as of its last entry: its number and title stay those that were known last.</summary>
+    /// <param name="id">The job's key.</param>
+    /// <param name="words">Why.</param>
+    public void SetDamaged(long id, string words)
+    {
+        using var connection = file.Connect();
+        connection.Execute(
+            "update jobs set summary_seq = seq, state = @state, stops = 0, cautions = 0, next_step = @words, worst = '' where id = @id", new { id, words, state = JobSummary.Damaged });
     }
 
     private sealed class Row
@@ -180,12 +209,6 @@ public sealed class JobStore(CompanyFile file, TimeProvider time)
 
         public string Worst { get; init; } = string.Empty;
 
-        public string DisplayItem { get; init; } = string.Empty;
-
-        public string MountItem { get; init; } = string.Empty;
-
-        public string FastenerItem { get; init; } = string.Empty;
-
         public long SiteId { get; init; }
 
         public string SiteName { get; init; } = string.Empty;
@@ -198,7 +221,7 @@ public sealed class JobStore(CompanyFile file, TimeProvider time)
             Id,
             new(SiteId, SiteName, Client, Address),
             Seq,
-            Text.Time(MovedAt),
-            new(SummarySeq, Number, Title, State, Stops, Cautions, NextStep, Worst, DisplayItem, MountItem, FastenerItem));
+            SqliteTime.Time(MovedAt),
+            new(SummarySeq, Number, Title, State, Stops, Cautions, NextStep, Worst));
     }
 }

@@ -1,4 +1,3 @@
-using System.Globalization;
 using Dapper;
 using Microsoft.Data.Sqlite;
 
@@ -52,6 +51,7 @@ public sealed class PeopleStore(CompanyFile file, TimeProvider time)
     private IReadOnlyList<Person>? everybody;
 
     /// <summary>Everybody, also who has left, by name.</summary>
+    /// <returns>The people.</returns>
     public IReadOnlyList<Person> All()
     {
         lock (gate)
@@ -60,10 +60,19 @@ public sealed class PeopleStore(CompanyFile file, TimeProvider time)
         }
     }
 
-    /// <summary>Who signs in with a name; null for nobody.</summary>
+    /// <summary>Who signs in with a name.</summary>
+    /// <param name="signIn">The name, in large or small letters.</param>
+    /// <returns>The person, also one who has left; null for nobody.</returns>
     public Person? Find(string signIn) => All().FirstOrDefault(p => string.Equals(p.SignIn, signIn, StringComparison.OrdinalIgnoreCase));
 
     /// <summary>Adds a person.</summary>
+    /// <param name="signIn">Name to sign in with; one of its kind.</param>
+    /// <param name="name">Name to be shown.</param>
+    /// <param name="role">Role.</param>
+    /// <param name="passwordHash">Hash of the password.</param>
+    /// <param name="siteId">A client's site; null for everybody else.</param>
+    /// <returns>The person's key.</returns>
+    /// <exception cref="SqliteException">The name is taken, or a client has no site.</exception>
     public long Add(string signIn, string name, Role role, string passwordHash, long? siteId = null)
     {
         return Write(connection => connection.ExecuteScalar<long>(
@@ -76,29 +85,36 @@ public sealed class PeopleStore(CompanyFile file, TimeProvider time)
     }
 
     /// <summary>Gives a person a new password, and ends a lock.</summary>
+    /// <param name="id">Key.</param>
+    /// <param name="passwordHash">Hash of the password.</param>
     public void SetPassword(long id, string passwordHash) => Update(
         "password_hash = @passwordHash, failures = 0, locked_until = null, changes = changes + 1", new { id, passwordHash });
 
     /// <summary>Gives a person another role.</summary>
     /// <param name="id">Key.</param>
     /// <param name="role">The role.</param>
-    /// <param name="siteId">A client's site.</param>
+    /// <param name="siteId">A client's site; null for everybody else.</param>
+    /// <exception cref="SqliteException">A client has no site.</exception>
     public void SetRole(long id, Role role, long? siteId) => Update(
         "role = @role, site_id = @siteId, changes = changes + 1", new { id, role = Of(role), siteId });
 
     /// <summary>Notes that a person has left, or is back.</summary>
+    /// <param name="id">Key.</param>
+    /// <param name="left">Whether they have left.</param>
     public void SetLeft(long id, bool left) => Update(
-        "left_at = @at, changes = changes + 1", new { id, at = left ? Text.Of(time.GetUtcNow()) : null });
+        "left_at = @at, changes = changes + 1", new { id, at = left ? SqliteTime.Of(time.GetUtcNow()) : null });
 
     /// <summary>Notes a wrong password, and locks after <see cref="FailuresToLock"/> of them in a row.</summary>
+    /// <param name="id">Key.</param>
     public void Failed(long id) => Update(
         """
         failures = case when failures + 1 >= @most then 0 else failures + 1 end,
         locked_until = case when failures + 1 >= @most then @until else locked_until end
         """,
-        new { id, most = FailuresToLock, until = Text.Of(time.GetUtcNow() + LockFor) });
+        new { id, most = FailuresToLock, until = SqliteTime.Of(time.GetUtcNow() + LockFor) });
 
     /// <summary>Notes a right password.</summary>
+    /// <param name="id">Key.</param>
     public void Succeeded(long id) => Update("failures = 0, locked_until = null", new { id });
 
     private static string Of(Role role) => role.ToString().ToLowerInvariant();
@@ -125,15 +141,7 @@ public sealed class PeopleStore(CompanyFile file, TimeProvider time)
                 "select id, sign_in, name, role, password_hash, site_id, locked_until, left_at, changes from people order by name")
                 .Select(p => new Person(
                     p.Id, p.SignIn, p.Name, Enum.Parse<Role>(p.Role, ignoreCase: true), p.Hash, p.Site,
-                    p.Locked is null ? null : Text.Time(p.Locked), p.Left is null ? null : Text.Time(p.Left), p.Changes)),
+                    p.Locked is null ? null : SqliteTime.Time(p.Locked), p.Left is null ? null : SqliteTime.Time(p.Left), p.Changes)),
         ];
     }
-}
-
-/// <summary>Times as SQLite keeps them: ISO 8601 in UTC, which sorts as text.</summary>
-internal static class Text
-{
-    public static string Of(DateTimeOffset time) => time.UtcDateTime.ToString("yyyy-MM-dd'T'HH:mm:ss.fff'Z'", CultureInfo.InvariantCulture);
-
-    public static DateTimeOffset Time(string text) => DateTimeOffset.Parse(text, CultureInfo.InvariantCulture, DateTimeStyles.AssumeUniversal);
 }

@@ -67,7 +67,10 @@ public sealed class PhotoStore(string folder)
         return (name, null);
     }
 
-    /// <summary>A photo's file; null where there is none of that name.</summary>
+    /// <summary>A photo's file.</summary>
+    /// <param name="name">Its name.</param>
+    /// <param name="size">In which form it is wanted.</param>
+    /// <returns>Where it lies; null where there is none of that name.</returns>
     public string? Find(string name, PhotoSize size) =>
         name.Length == 64 && name.All(char.IsAsciiHexDigitLower) && PathOf(name, size) is var path && File.Exists(path) ? path : null;
 

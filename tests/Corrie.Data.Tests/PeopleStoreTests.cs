@@ -60,29 +60,4 @@ public sealed class PeopleStoreTests : IAsyncLifetime
         await Task.WhenAll(Enumerable.Range(0, PeopleStore.FailuresToLock).Select(_ => Task.Run(() => company.People.Failed(id))));
         Assert.Equal(time.GetUtcNow() + PeopleStore.LockFor, company.People.Find("una")!.LockedUntil);
     }
-
-    [Fact]
-    public async Task A_file_of_an_earlier_version_is_brought_up_to_date_with_all_that_is_in_it()
-    {
-        company.People.Add("una", "Una", Role.Lead, "hash");
-        var job = company.Jobs.Add(company.Jobs.AddSite("Tarn Hall", "client", "lane"));
-        await company.Entries.Append(job, "una", "phone", [new("entry-01", "/placement/height", "36 in", [])]);
-        await company.DisposeAsync();
-        SqliteConnection.ClearAllPools();
-        // As it was before people could leave.
-        using (var connection = new SqliteConnection($"Data Source={File}"))
-        {
-            connection.Open();
-            foreach (var sql in new[] { "alter table people drop column left_at", "alter table people drop column changes", "delete from SchemaVersions where ScriptName like '%0002%'" })
-            {
-                using var command = connection.CreateCommand();
-                command.CommandText = sql;
-                command.ExecuteNonQuery();
-            }
-        }
-
-        company = new("fitters", File, time);
-        Assert.Equal(("Una", 0L), (company.People.Find("una")!.Name, company.People.Find("una")!.Changes));
-        Assert.Equal("36 in", Core.Jobs.Format.Pointer.Get(company.Entries.Read(job)!.Document, "/placement/height")!.ToString());
-    }
 }

@@ -1,5 +1,5 @@
 using System.Text.Json.Nodes;
-using Corrie.Core.Jobs.Format;
+using Corrie.Core.Format;
 using Microsoft.Extensions.Time.Testing;
 
 namespace Corrie.Data.Tests;
@@ -31,20 +31,20 @@ public sealed class RecordsTests : IAsyncLifetime
     public async Task What_is_appended_is_there_after_the_file_is_opened_anew()
     {
         var job = NewJob();
-        await company.Entries.Append(job, "ines", "phone", [Set("entry-01", "/placement/height", "36 in")]);
+        await company.Entries.Append(job, "ines", "phone", [Set("entry-01", "/items/d1/place/height", "36 in")]);
         await company.DisposeAsync();
         company = new("fitters", Path.Combine(folder, "fitters.corrie"), time);
         var entry = Assert.Single(company.Entries.Read(job)!.Entries);
         Assert.Equal(("entry-01", 1L, "ines", "phone", time.GetUtcNow()), (entry.Id, entry.Seq, entry.Author, entry.Device, entry.ReceivedAt));
-        Assert.Equal("36 in", Pointer.Get(company.Entries.Read(job)!.Document, "/placement/height")!.ToString());
+        Assert.Equal("36 in", Pointer.Get(company.Entries.Read(job)!.Document, "/items/d1/place/height")!.ToString());
     }
 
     [Fact]
     public async Task An_entry_sent_twice_counts_once()
     {
         var job = NewJob();
-        await company.Entries.Append(job, "ines", "phone", [Set("entry-01", "/placement/height", "36 in")]);
-        var again = await company.Entries.Append(job, "ines", "phone", [Set("entry-01", "/placement/height", "36 in"), Set("entry-02", "/placement/across", "90 in")]);
+        await company.Entries.Append(job, "ines", "phone", [Set("entry-01", "/items/d1/place/height", "36 in")]);
+        var again = await company.Entries.Append(job, "ines", "phone", [Set("entry-01", "/items/d1/place/height", "36 in"), Set("entry-02", "/items/d1/place/across", "90 in")]);
         Assert.Equal([1L, 2L], again!.Select(e => e.Seq));
         Assert.Equal(2, company.Entries.Read(job)!.Entries.Count);
     }
@@ -53,7 +53,7 @@ public sealed class RecordsTests : IAsyncLifetime
     public async Task Many_at_once_get_places_without_gaps_and_a_bad_one_fails_alone()
     {
         var jobs = new[] { NewJob("a"), NewJob("b") };
-        var tasks = Enumerable.Range(0, 200).Select(i => company.Entries.Append(jobs[i % 2], "p" + (i % 5), "api", [Set($"entry-{i:000}", $"/wall/studs/s{i}", new JsonObject { ["centre"] = $"{i} in" })])).ToList();
+        var tasks = Enumerable.Range(0, 200).Select(i => company.Entries.Append(jobs[i % 2], "p" + (i % 5), "api", [Set($"entry-{i:000}", $"/walls/w1/studs/s{i}", new JsonObject { ["centre"] = $"{i} in" })])).ToList();
         // The same unique id for two jobs at once: the second cannot be kept, and must not take the others with it.
         var bad = company.Entries.Append(jobs[0], "p", "api", [Set("entry-001", "/x", "1"), new NewEntry("null-path", null!, null, [])]);
         await Assert.ThrowsAnyAsync<Exception>(() => bad);
@@ -104,9 +104,9 @@ public sealed class RecordsTests : IAsyncLifetime
     public void Jobs_are_found_by_words_state_site_and_catalogue_item()
     {
         var (a, b) = (NewJob("Tarn Hall"), NewJob("Boat house 100%"));
-        JobSummary Summary(string title, string state, string item) => new(0, "0142", title, state, 1, 0, "next", "worst", item, string.Empty, string.Empty);
-        company.Jobs.Summarise(a, Summary("Map room", "stopped", "d-65"));
-        company.Jobs.Summarise(b, Summary("Slipway", "clear", "d-75"));
+        JobSummary Summary(string title, string state) => new(0, "0142", title, state, 1, 0, "next", "worst");
+        company.Jobs.Summarise(a, Summary("Map room", "stopped"), ["d-65", "m-1"]);
+        company.Jobs.Summarise(b, Summary("Slipway", "clear"), ["d-75"]);
         long[] Ids(JobFilter filter) => [.. company.Jobs.List(filter).Jobs.Select(j => j.Id)];
         Assert.Equal([a], Ids(new("map")));
         Assert.Equal([b], Ids(new("100%")));

@@ -4,6 +4,15 @@ create table company (
   created_at text not null
 ) strict;
 
+-- The company's own figures; a job starts with a copy of them.
+create table policy (
+  id integer primary key check (id = 1),
+  document text not null check (json_valid(document)),
+  version integer not null,
+  changed_by text not null,
+  changed_at text not null
+) strict;
+
 create table sites (
   id integer primary key,
   name text not null,
@@ -11,6 +20,7 @@ create table sites (
   address text not null
 ) strict;
 
+-- Somebody who has left stays on the record of what they did. A sign-in counts for as long as 'changes' is what it was when it was made.
 create table people (
   id integer primary key,
   sign_in text not null unique collate nocase,
@@ -20,6 +30,8 @@ create table people (
   site_id integer references sites (id),
   failures integer not null default 0,
   locked_until text,
+  left_at text,
+  changes integer not null default 0,
   check (role <> 'client' or site_id is not null)
 ) strict;
 
@@ -37,19 +49,24 @@ create table jobs (
   stops integer not null default 0,
   cautions integer not null default 0,
   next_step text not null default '',
-  worst text not null default '',
-  display_item text not null default '',
-  mount_item text not null default '',
-  fastener_item text not null default ''
+  worst text not null default ''
 ) strict;
 create index jobs_by_site on jobs (site_id);
 create index jobs_by_state on jobs (state);
 
--- Append-only: a job sheet is the fold of its entries.
+-- Which items of the catalogue a job uses, as of its summary.
+create table job_items (
+  job integer not null references jobs (id),
+  item text not null,
+  primary key (job, item)
+) strict, without rowid;
+create index jobs_by_item on job_items (item);
+
+-- Append-only: a job sheet is the fold of its entries. An entry's id is unique within its job.
 create table entries (
   job integer not null references jobs (id),
   seq integer not null,
-  entry_id text not null unique,
+  entry_id text not null,
   path text not null,
   value text,
   replaces text not null,
@@ -59,15 +76,23 @@ create table entries (
   taken_at text not null,
   received_at text not null,
   device text not null,
-  primary key (job, seq)
+  primary key (job, seq),
+  unique (job, entry_id)
 ) strict, without rowid;
 
 create trigger entries_stay before update on entries begin select raise(abort, 'entries are append-only'); end;
 create trigger entries_stay_too before delete on entries begin select raise(abort, 'entries are append-only'); end;
 
+-- Which photos are, or were, pinned to a job: who may see the job may see them.
+create table job_photos (
+  job integer not null references jobs (id),
+  name text not null,
+  primary key (job, name)
+) strict, without rowid;
+
 create table catalogue (
   id text primary key,
-  kind text not null check (kind in ('display', 'mount', 'fastener')),
+  kind text not null,
   name text not null,
   document text not null check (json_valid(document)),
   version integer not null default 1,
