@@ -1,8 +1,10 @@
 using System.CommandLine;
 using System.Text.Json;
+using System.Text.Json.Nodes;
+using Corrie.Core.Format;
 using Corrie.Core.Jobs;
-using Corrie.Core.Jobs.Format;
 using Corrie.Core.Measure;
+using Corrie.Core.Planning;
 
 var root = new RootCommand("Plans and checks job files without the web part.");
 
@@ -34,18 +36,18 @@ check.SetAction(parsed => WithSheet(parsed.GetRequiredValue(file), (sheet, outpu
     var style = new LengthStyle(sheet.Head.Units);
     var result = Planner.Plan(sheet);
     output.WriteLine($"The file is sound: {sheet.Head.Title} {sheet.Head.Number}.");
-    foreach (var step in result.Steps)
+    foreach (var status in result.Statuses)
     {
-        output.WriteLine($"  {step.Step,-7} {step.State.Word(),-9} {step.Says.Say(style)}");
+        output.WriteLine($"  {status.Wall,-8} {status.Stage.Id.Title,-10} {status.State.Words(),-10} {status.Says.Say(style)}");
     }
 
     foreach (var finding in result.Findings)
     {
         output.WriteLine($"{FindingCatalogue.Letter(finding.Severity),-2} {finding.Code}: {finding.Message.Say(style)}");
         output.WriteLine($"   {finding.Kind.Why} Source: {finding.Kind.Source}.");
-        foreach (var fix in finding.Fixes)
+        foreach (var remedy in finding.Remedies)
         {
-            output.WriteLine($"   - {fix.Label.Say(style)}: {fix.Effect.Say(style)}");
+            output.WriteLine($"   - {remedy.Label.Say(style)}: {remedy.Effect.Say(style)}");
         }
     }
 
@@ -53,18 +55,46 @@ check.SetAction(parsed => WithSheet(parsed.GetRequiredValue(file), (sheet, outpu
 }));
 
 var schema = new Command("schema", "Print the JSON Schema of the job file.");
-schema.SetAction(parsed => parsed.InvocationConfiguration.Output.Write(JobFile.Write(SheetShape.JsonSchema())));
+schema.SetAction(parsed => parsed.InvocationConfiguration.Output.Write(JobFile.Write(JobForm.JsonSchema())));
+
+var upgrade = new Command("upgrade", "Print a job file of an earlier form in the form of today. The file itself stays as it is.") { file };
+upgrade.SetAction(parsed => WithText(parsed.GetRequiredValue(file), (text, output) =>
+{
+    var old = JsonObjectOf(text);
+    if (old is null)
+    {
+        return Refuse(parsed.GetRequiredValue(file), [new(string.Empty, string.Empty, "This is not a JSON object", "a Corrie job file of any form")]);
+    }
+
+    var today = Upgrade.Document(old);
+    var (_, problems) = JobForm.Read(today);
+    output.Write(JobFile.Write(today));
+    return problems.Count == 0 ? 0 : Refuse(parsed.GetRequiredValue(file), problems);
+}));
+
+var before = new Argument<string>("BEFORE") { Description = "A job file, a plan file, or a folder of them." };
+var after = new Argument<string>("AFTER") { Description = "Another." };
+var diff = new Command("diff", "Say in words what differs between two jobs' plans. Ends with 1 where something does.") { before, after };
+diff.SetAction(parsed => Compare(parsed.GetRequiredValue(before), parsed.GetRequiredValue(after), parsed.InvocationConfiguration.Output));
 
 var findings = new Command("findings", "Print the catalogue of findings as Markdown.");
 findings.SetAction(parsed => parsed.InvocationConfiguration.Output.Write(FindingCatalogue.ToMarkdown()));
 
 root.Subcommands.Add(plan);
 root.Subcommands.Add(check);
+root.Subcommands.Add(upgrade);
+root.Subcommands.Add(diff);
 root.Subcommands.Add(schema);
 root.Subcommands.Add(findings);
 return root.Parse(args).Invoke();
 
-static int WithSheet(FileInfo file, Func<JobSheet, TextWriter, int> act)
+static int WithSheet(FileInfo file, Func<JobSheet, TextWriter, int> act) => WithText(file, (text, output) =>
+{
+    var (sheet, problems) = JobFile.Read(text);
+    return sheet is null ? Refuse(file, problems) : act(sheet, output);
+});
+
+static int WithText(FileInfo file, Func<string, TextWriter, int> act)
 {
     string text;
     try
@@ -77,17 +107,78 @@ static int WithSheet(FileInfo file, Func<JobSheet, TextWriter, int> act)
         return 2;
     }
 
-    var (sheet, problems) = JobFile.Read(text);
-    if (sheet is null)
-    {
-        Console.Error.WriteLine($"{file} is no sound job file:");
-        foreach (var problem in problems)
-        {
-            Console.Error.WriteLine("  " + problem);
-        }
+    return act(text, Console.Out);
+}
 
-        return 2;
+static int Refuse(FileInfo file, IReadOnlyList<SheetProblem> problems)
+{
+    Console.Error.WriteLine($"{file} is not a sound job file:");
+    foreach (var problem in problems)
+    {
+        Console.Error.WriteLine("  " + problem);
     }
 
-    return act(sheet, Console.Out);
+    return 2;
+}
+
+static JsonObject? JsonObjectOf(string text)
+{
+    try
+    {
+        return JsonNode.Parse(text) as JsonObject;
+    }
+    catch (JsonException)
+    {
+        return null;
+    }
+}
+
+static int Compare(string before, string after, TextWriter output)
+{
+    var folders = Directory.Exists(before) && Directory.Exists(after);
+    List<string> names = folders ? [.. Directory.EnumerateFiles(before, "*.json").Select(f => Path.GetFileName(f)).Order(StringComparer.Ordinal)] : [string.Empty];
+    var (same, differ, unread) = (0, 0, 0);
+    foreach (var name in names)
+    {
+        var (one, other) = folders ? (Path.Combine(before, name), Path.Combine(after, name)) : (before, after);
+        if (PlanOf(one, out var why) is not { } first || PlanOf(other, out why) is not { } second)
+        {
+            Console.Error.WriteLine(why);
+            unread++;
+            continue;
+        }
+
+        var says = PlanDifference.Say(first, second);
+        (same, differ) = says.Count == 0 ? (same + 1, differ) : (same, differ + 1);
+        foreach (var line in says)
+        {
+            output.WriteLine(folders ? $"{name}: {line}" : line);
+        }
+    }
+
+    output.WriteLine(folders ? $"{same} plans are the same, {differ} differ, {unread} could not be read." : differ == 0 && unread == 0 ? "The plans are the same." : string.Empty);
+    return unread > 0 ? 2 : differ > 0 ? 1 : 0;
+}
+
+// A plan file is taken as it is; a job file is planned.
+static JsonObject? PlanOf(string path, out string why)
+{
+    try
+    {
+        var text = File.ReadAllText(path);
+        if (JsonObjectOf(text) is { } json && json["format"]?.ToString() == PlanFile.Format)
+        {
+            why = string.Empty;
+            return json;
+        }
+
+        var (sheet, problems) = JobFile.Read(text);
+        why = sheet is null ? $"{path}: {problems[0]}" : string.Empty;
+        return sheet is null ? null : PlanFile.Write(Planner.Plan(sheet), new(sheet.Head.Units));
+    }
+    catch (Exception e) when (e is IOException or UnauthorizedAccessException)
+    {
+        why = $"{path} can't be read: {e.Message}";
+        return null;
+    }
 }

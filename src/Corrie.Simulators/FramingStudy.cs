@@ -113,7 +113,7 @@ public sealed record FramingStudy
         Members += wall.Truth.Count;
         var prospector = new Prospector(wall, Bolt);
         prospector.Sweep();
-        var found = prospector.Survey().Wall.Studs.Where(s => s.State >= StudState.Found).ToList();
+        var found = prospector.Studs().Where(s => s.State >= StudState.Found).ToList();
         Reported += found.Count;
         Right += found.Count(s => Off(wall, s.Centre.Inches) <= 0.25);
         False += found.Count(s => Off(wall, s.Centre.Inches) > 1);

@@ -1,9 +1,10 @@
 using System.Globalization;
 using Corrie.Core.Findings;
-using Corrie.Core.Hanging;
+using Corrie.Core.Fixing;
+using Corrie.Core.Format;
 using Corrie.Core.Jobs;
 using Corrie.Core.Measure;
-using Corrie.Core.Placement;
+using Corrie.Core.Planning;
 using Corrie.Core.Survey;
 
 namespace Corrie.Simulators;
@@ -55,13 +56,15 @@ public sealed class PracticeGame
         }
 
         var head = new JobHead(string.Empty, "Practice wall", string.Empty, UnitSystem.Inches);
-        var sheet = new JobSheet(head, prospector.Sheet(), null, null, null, new(Edge.Bottom, null, null, null, null, null), null, new(Datum.LeftCorner, Datum.Floor));
-        Plan = Planner.Plan(sheet, Bolt);
+        var wall = new WallSheet(WallId, string.Empty, new Place(null, string.Empty, UnitSystem.Inches).To("walls").To(WallId), new Dictionary<Part, object?>())
+            .With(WallForm.Wall, prospector.Sheet())
+            .With(WallForm.SetOut, new SetOutChoice(Datum.LeftCorner, Datum.Floor));
+        Plan = Planner.Plan(new(head, Policy.Usual with { UsualBolt = Bolt }, [wall], []));
         planner = new(() =>
         {
             var own = new Prospector(Wall, Bolt);
             own.Sweep();
-            if (FramingStudy.Pair([.. own.Survey().Wall.Studs.Where(s => s.State >= StudState.Found)], Wall) is var (first, second))
+            if (FramingStudy.Pair([.. own.Studs().Where(s => s.State >= StudState.Found)], Wall) is var (first, second))
             {
                 own.Confirm([first.Centre, second.Centre]);
             }
@@ -69,6 +72,9 @@ public sealed class PracticeGame
             return own;
         });
     }
+
+    /// <summary>Key of the wall in the plan.</summary>
+    public const string WallId = "w1";
 
     /// <summary>The bolt that the studs are to hold.</summary>
     public static Length Bolt { get; } = Length.Tape(0, 3, 8);
@@ -85,6 +91,9 @@ public sealed class PracticeGame
     /// <summary>What the evidence so far makes of it.</summary>
     public JobPlan Plan { get; }
 
+    /// <summary>The studs as far as they are known, for the bolt.</summary>
+    public IReadOnlyList<Stud> Studs => Plan.Survey(WallId)!.For(Bolt).Studs;
+
     /// <summary>What the last tool said.</summary>
     public Phrase? Said { get; }
 
@@ -92,16 +101,19 @@ public sealed class PracticeGame
     public int Holes => prospector.Holes;
 
     /// <summary>The two confirmed studs that a plate can reach together; null until there are two.</summary>
-    public (Stud First, Stud Second)? Confirmed => FramingStudy.Pair([.. Plan.Sheet.Wall!.Studs.Where(s => s.State == StudState.Confirmed)], Wall);
+    public (Stud First, Stud Second)? Confirmed => FramingStudy.Pair([.. Studs.Where(s => s.State == StudState.Confirmed)], Wall);
 
     /// <summary>The planner's own probes on the same wall.</summary>
     public IReadOnlyList<(Probe Probe, bool Hit)> PlannersProbes => planner.Value.Chosen;
 
+    /// <summary>Probes that the planner knows of.</summary>
+    public IReadOnlyList<Probe> Probes => Plan.Probes(WallId);
+
     /// <summary>The next probe that the planner would make, from what is known so far; null where it has none.</summary>
-    public Probe? Hint => Plan.Probes.Count == 0 ? null
-        : FramingStudy.Pair([.. Plan.Sheet.Wall!.Studs.Where(s => s.State >= StudState.Found)], Wall) is var (first, second)
-            ? Plan.Probes.FirstOrDefault(p => p.For == first.Id || p.For == second.Id)
-            : Plan.Probes[0];
+    public Probe? Hint => Probes.Count == 0 ? null
+        : FramingStudy.Pair([.. Studs.Where(s => s.State >= StudState.Found)], Wall) is var (first, second)
+            ? Probes.FirstOrDefault(p => p.For == first.Id || p.For == second.Id)
+            : Probes[0];
 
     /// <summary>
     /// The score: 100 for two studs confirmed with no more holes than the planner, 10 less for each hole more, 50 at most for one stud; nothing
@@ -111,7 +123,7 @@ public sealed class PracticeGame
     {
         get
         {
-            var studs = Confirmed is null ? Plan.Sheet.Wall!.Studs.Any(s => s.State == StudState.Confirmed) ? 1 : 0 : 2;
+            var studs = Confirmed is null ? Studs.Any(s => s.State == StudState.Confirmed) ? 1 : 0 : 2;
             return Math.Max(0, (50 * studs) - (10 * Math.Max(0, Holes - PlannersProbes.Count)));
         }
     }
@@ -123,7 +135,7 @@ public sealed class PracticeGame
         {
             var own = new Prospector(new(n), Bolt);
             own.Sweep();
-            if (FramingStudy.Pair([.. own.Survey().Wall.Studs.Where(s => s.State >= StudState.Found)], new(n)) is not null)
+            if (FramingStudy.Pair([.. own.Studs().Where(s => s.State >= StudState.Found)], new(n)) is not null)
             {
                 return n;
             }

@@ -75,7 +75,10 @@ public sealed class Prospector(HiddenWall wall, Length bolt)
     }
 
     /// <summary>The survey of what is written down.</summary>
-    public Surveyed Survey() => Surveyor.Survey(Sheet(), bolt);
+    public Surveyed Survey() => Surveyor.Survey(Sheet());
+
+    /// <summary>The studs, for the bolt that they are to hold.</summary>
+    public IReadOnlyList<Stud> Studs() => Survey().For(bolt).Studs;
 
     /// <summary>Probes as the planner says until some studs are confirmed, or it knows no further.</summary>
     /// <param name="studs">The studs, by where they are thought to be.</param>
@@ -90,7 +93,7 @@ public sealed class Prospector(HiddenWall wall, Length bolt)
             while (true)
             {
                 var survey = Survey();
-                var stud = survey.Wall.Studs.MinBy(s => (s.Centre - place).Abs);
+                var stud = survey.For(bolt).Studs.MinBy(s => (s.Centre - place).Abs);
                 if (stud is null || (stud.Centre - place).Abs > Length.Tape(2))
                 {
                     confirmed.Add(null);
