@@ -1,4 +1,5 @@
 using System.Net.ServerSentEvents;
+using Corrie.Data;
 using Corrie.Web.Access;
 using Corrie.Web.Api;
 using Corrie.Web.Demo;
@@ -21,8 +22,8 @@ builder.Services.AddSingleton<LiveJobs>();
 builder.Services.AddHttpContextAccessor();
 builder.Services.AddMemoryCache();
 builder.Services.AddScoped(services => services.GetRequiredService<IHttpContextAccessor>().HttpContext is { } context &&
-    Reader.Of(context, services.GetRequiredService<Companies>()) is { } reader
-        ? reader
+    CurrentUser.Of(context, services.GetRequiredService<Companies>()) is { } user
+        ? user
         : throw new InvalidOperationException("Nobody is signed in; a page or endpoint lacks its policy."));
 builder.Services.AddDataProtection().SetApplicationName("corrie").PersistKeysToFileSystem(new(Path.Combine(data, "keys")));
 builder.Services.AddAuthentication(CookieAuthenticationDefaults.AuthenticationScheme).AddCookie(cookie =>
@@ -34,7 +35,7 @@ builder.Services.AddAuthentication(CookieAuthenticationDefaults.AuthenticationSc
     cookie.ExpireTimeSpan = TimeSpan.FromDays(14);
     cookie.Events.OnValidatePrincipal = context =>
     {
-        if (Reader.Of(context.HttpContext, context.Principal!, context.HttpContext.RequestServices.GetRequiredService<Companies>()) is null)
+        if (CurrentUser.Of(context.HttpContext, context.Principal!, context.HttpContext.RequestServices.GetRequiredService<Companies>()) is null)
         {
             context.RejectPrincipal();
         }
@@ -51,7 +52,7 @@ builder.Services.AddAuthorization(authorization =>
     foreach (var permission in Enum.GetValues<Permission>())
     {
         authorization.AddPolicy(permission.ToString(), policy => policy.RequireAuthenticatedUser().RequireAssertion(context =>
-            context.Resource is HttpContext http && Reader.Of(http, context.User, http.RequestServices.GetRequiredService<Companies>())?.May(permission) == true));
+            context.Resource is HttpContext http && CurrentUser.Of(http, context.User, http.RequestServices.GetRequiredService<Companies>())?.May(permission) == true));
     }
 
     authorization.FallbackPolicy = new AuthorizationPolicyBuilder().RequireAuthenticatedUser().Build();
@@ -61,10 +62,19 @@ builder.Services.AddAntiforgery(antiforgery =>
     antiforgery.HeaderName = "RequestVerificationToken";
     antiforgery.Cookie.Name = "corrie-form";
 });
-// Cookies are same-site, so that no other site can have a reader's pages compressed together with its own words.
+// Cookies are same-site, so that no other site can have a user's pages compressed together with its own words.
 builder.Services.AddResponseCompression(compression => compression.EnableForHttps = true);
 builder.Services.Configure<BrotliCompressionProviderOptions>(brotli => brotli.Level = System.IO.Compression.CompressionLevel.Fastest);
-builder.Services.AddOutputCache(cache => cache.AddPolicy(WallCache.Policy, new WallCache()));
+builder.Services.AddOutputCache(cache =>
+{
+    cache.SizeLimit = 16 * 1024 * 1024;
+    cache.AddPolicy(WallCache.Policy, new WallCache());
+});
+builder.Services.Configure<RouteOptions>(routes =>
+{
+    routes.SetParameterPolicy<StepConstraint>("step");
+    routes.SetParameterPolicy<KindConstraint>("kind");
+});
 builder.Services.AddScoped<FormToken>();
 builder.Services.AddRazorPages();
 builder.Services.AddOpenApi(JobsApi.Describe);
@@ -87,6 +97,18 @@ app.Use((context, next) =>
     headers["Referrer-Policy"] = "same-origin";
     return next(context);
 });
+app.Use(async (context, next) =>
+{
+    try
+    {
+        await next(context);
+    }
+    catch (DamagedJobException e) when (!context.Response.HasStarted)
+    {
+        // One damaged job costs that job alone: programs are told, people see its history.
+        await (context.Request.Path.StartsWithSegments("/api") ? JobsApi.Damaged(e.Message) : Results.Redirect($"/jobs/{e.Job}/history")).ExecuteAsync(context);
+    }
+});
 app.UseAuthentication();
 app.UseAuthorization();
 app.UseAntiforgery();
@@ -96,15 +118,15 @@ app.MapStaticAssets().AllowAnonymous();
 app.MapRazorPages().WithStaticAssets();
 app.MapOpenApi().RequireAuthorization();
 JobsApi.Map(app);
-app.MapGet("/jobs/{id:long}/events", (long id, Reader reader, LiveJobs live, IHostApplicationLifetime life, HttpContext context) =>
-    reader.Open(id) is null
+app.MapGet("/jobs/{id:long}/events", (long id, CurrentUser user, LiveJobs live, IHostApplicationLifetime life, HttpContext context) =>
+    user.Find(id) is null
         ? Results.NotFound()
-        : TypedResults.ServerSentEvents(Until(live, reader.Company, id, life, context)))
+        : TypedResults.ServerSentEvents(Until(live, user.Company, id, life, context)))
     .RequireAuthorization(nameof(Permission.ReadJobs)).ExcludeFromDescription();
 app.Run();
 
-// Both the reader leaving and the server stopping end a stream; without the second, stopping would wait for it.
-static async IAsyncEnumerable<SseItem<string>> Until(LiveJobs live, Corrie.Data.Company company, long id, IHostApplicationLifetime life, HttpContext context)
+// Both the user leaving and the server stopping end a stream; without the second, stopping would wait for it.
+static async IAsyncEnumerable<SseItem<string>> Until(LiveJobs live, Company company, long id, IHostApplicationLifetime life, HttpContext context)
 {
     using var stop = CancellationTokenSource.CreateLinkedTokenSource(context.RequestAborted, life.ApplicationStopping);
     var stream = live.Follow(company, id, stop.Token).GetAsyncEnumerator(stop.Token);

@@ -9,6 +9,7 @@ namespace Corrie.Web.Access;
 public sealed class Companies(string folder, TimeProvider time) : IAsyncDisposable
 {
     private readonly ConcurrentDictionary<string, Lazy<Company>> open = new();
+    private readonly ConcurrentDictionary<string, string> refused = new();
 
     /// <summary>Short names of all companies.</summary>
     public IReadOnlyList<string> Keys => Directory.Exists(folder)
@@ -19,10 +20,29 @@ public sealed class Companies(string folder, TimeProvider time) : IAsyncDisposab
     public event Action<string, long, long>? Moved;
 
     /// <summary>A company's records; null where there is no such company.</summary>
-    public Company? Find(string key) =>
-        open.TryGetValue(key, out var company) ? company.Value
-        : key.Length > 0 && key.All(c => char.IsAsciiLetterLower(c) || char.IsAsciiDigit(c) || c == '-') && File.Exists(PathOf(key)) ? OpenFile(key)
-        : null;
+    public Company? Find(string key)
+    {
+        try
+        {
+            return open.TryGetValue(key, out var company) ? company.Value
+                : key.Length > 0 && key.All(c => char.IsAsciiLetterLower(c) || char.IsAsciiDigit(c) || c == '-') && File.Exists(PathOf(key)) ? OpenFile(key)
+                : null;
+        }
+        catch (CompanyFileException e)
+        {
+            // Nobody works with a file that is not understood; whoever signs in is told why.
+            refused[key] = e.Message;
+            open.TryRemove(key, out _);
+            return null;
+        }
+    }
+
+    /// <summary>Why a company's file is not opened: it is newer than this program, of an earlier form, or no company's file; null where it is.</summary>
+    public string? Refusal(string key)
+    {
+        refused.TryRemove(key, out _);
+        return Find(key) is null && refused.TryGetValue(key, out var words) ? words : null;
+    }
 
     /// <summary>Makes a company's records, or opens them.</summary>
     public Company Create(string key) => OpenFile(key);
@@ -30,7 +50,7 @@ public sealed class Companies(string folder, TimeProvider time) : IAsyncDisposab
     /// <inheritdoc/>
     public async ValueTask DisposeAsync()
     {
-        foreach (var company in open.Values)
+        foreach (var company in open.Values.Where(c => c.IsValueCreated))
         {
             await company.Value.DisposeAsync();
         }

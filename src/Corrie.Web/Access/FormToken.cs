@@ -12,5 +12,8 @@ public sealed class FormToken(IAntiforgery antiforgery, IHttpContextAccessor acc
     public string Value => token.Value;
 
     /// <summary>The token as a hidden field, for a form.</summary>
-    public IHtmlContent Field => new HtmlString($"<input name=\"__RequestVerificationToken\" type=\"hidden\" value=\"{token.Value}\">");
+    public IHtmlContent Field => new HtmlString(Html);
+
+    /// <summary>The same as text.</summary>
+    public string Html => $"<input name=\"__RequestVerificationToken\" type=\"hidden\" value=\"{token.Value}\">";
 }

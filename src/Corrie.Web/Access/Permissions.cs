@@ -26,6 +26,9 @@ public enum Permission
     /// <summary>Change the catalogue.</summary>
     EditCatalogue,
 
+    /// <summary>Change the company's own figures.</summary>
+    EditPolicy,
+
     /// <summary>Add people and give them new passwords.</summary>
     ManagePeople,
 }
@@ -35,8 +38,8 @@ public static class Permissions
 {
     private static readonly Dictionary<Role, HashSet<Permission>> Table = new()
     {
-        [Role.Office] = [Permission.ReadJobs, Permission.EditJobs, Permission.StartJobs, Permission.SeeOriginals, Permission.ReadCatalogue, Permission.EditCatalogue, Permission.ManagePeople],
-        [Role.Lead] = [Permission.ReadJobs, Permission.EditJobs, Permission.UndoOthers, Permission.StartJobs, Permission.SeeOriginals, Permission.ReadCatalogue, Permission.EditCatalogue, Permission.ManagePeople],
+        [Role.Office] = [Permission.ReadJobs, Permission.EditJobs, Permission.StartJobs, Permission.SeeOriginals, Permission.ReadCatalogue, Permission.EditCatalogue, Permission.EditPolicy, Permission.ManagePeople],
+        [Role.Lead] = [Permission.ReadJobs, Permission.EditJobs, Permission.UndoOthers, Permission.StartJobs, Permission.SeeOriginals, Permission.ReadCatalogue, Permission.EditCatalogue, Permission.EditPolicy, Permission.ManagePeople],
         [Role.Installer] = [Permission.ReadJobs, Permission.EditJobs, Permission.ReadCatalogue],
         [Role.Electrician] = [Permission.ReadJobs, Permission.EditJobs, Permission.ReadCatalogue],
         [Role.Client] = [Permission.ReadJobs],

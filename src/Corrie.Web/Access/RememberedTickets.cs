@@ -5,7 +5,7 @@ namespace Corrie.Web.Access;
 
 /// <summary>
 /// Remembers what sealed sign-in cookies say, so that a cookie is deciphered once in a while and not for every request. Whether a sign-in still
-/// counts, and what the person may do, is looked up each time all the same (<see cref="Reader"/>).
+/// counts, and what the person may do, is looked up each time all the same (<see cref="CurrentUser"/>).
 /// </summary>
 /// <param name="sealing">What seals and opens them.</param>
 /// <param name="opened">Those that were opened lately.</param>

@@ -1,7 +1,7 @@
 using System.Text.Json;
 using System.Text.Json.Nodes;
+using Corrie.Core.Format;
 using Corrie.Core.Jobs;
-using Corrie.Core.Jobs.Format;
 using Corrie.Core.Measure;
 using Corrie.Data;
 using Corrie.Web.Access;
@@ -53,7 +53,7 @@ public static class JobsApi
     {
         var api = app.MapGroup("/api/v1").WithTags("jobs");
         api.MapPost("/sign-in", SignIn).AllowAnonymous().WithSummary("Sign in; the answer sets a cookie.");
-        api.MapGet("/job.schema.json", () => TypedResults.Content(JobFile.Write(SheetShape.JsonSchema()), "application/schema+json"))
+        api.MapGet("/job.schema.json", () => TypedResults.Content(JobFile.Write(JobForm.JsonSchema()), "application/schema+json"))
             .AllowAnonymous().WithSummary("JSON Schema of the job file.");
         api.MapPost("/plan", Plan).RequireAuthorization(nameof(Permission.ReadJobs)).WithSummary("Plan a job file without keeping it.").Accepts<JsonNode>("application/json");
         api.MapGet("/jobs", List).RequireAuthorization(nameof(Permission.ReadJobs)).WithSummary("Jobs, the last moved first.");
@@ -61,7 +61,7 @@ public static class JobsApi
         api.MapGet("/jobs/{id:long}/file", File).RequireAuthorization(nameof(Permission.ReadJobs)).WithSummary("The job file.");
         api.MapGet("/jobs/{id:long}/plan", PlanOf).RequireAuthorization(nameof(Permission.ReadJobs)).WithSummary("The plan.");
         api.MapGet("/jobs/{id:long}/entries", Entries).RequireAuthorization(nameof(Permission.ReadJobs)).WithSummary("Entries after a place.");
-        api.MapPost("/jobs/{id:long}/entries", Append).RequireAuthorization(nameof(Permission.EditJobs)).WithSummary("Append the entries of one press, together or not at all.");
+        api.MapPost("/jobs/{id:long}/entries", Append).RequireAuthorization(nameof(Permission.EditJobs)).WithSummary("Append the entries of one submit, together or not at all.");
     }
 
     /// <summary>Gives an answer that has a status and no words its words.</summary>
@@ -84,6 +84,11 @@ public static class JobsApi
     private static async Task<Results<NoContent, ProblemHttpResult>> SignIn(SignInBody body, Companies companies, Passwords passwords, HttpContext context)
     {
         var key = body.Company ?? (companies.Keys is [var only] ? only : string.Empty);
+        if (companies.Refusal(key) is { } refusal)
+        {
+            return Wrong(refusal, StatusCodes.Status409Conflict);
+        }
+
         if (companies.Find(key) is not { } company)
         {
             return Wrong("There is no such company.", StatusCodes.Status401Unauthorized);
@@ -95,9 +100,12 @@ public static class JobsApi
             return Wrong(result == SignInOutcome.Locked ? "Locked after too many wrong passwords." : "Name or password is wrong.", StatusCodes.Status401Unauthorized);
         }
 
-        await context.SignInAsync(Reader.Principal(company, person!, CookieAuthenticationDefaults.AuthenticationScheme));
+        await context.SignInAsync(CurrentUser.Principal(company, person!, CookieAuthenticationDefaults.AuthenticationScheme));
         return TypedResults.NoContent();
     }
+
+    /// <summary>Says that a job is damaged.</summary>
+    public static IResult Damaged(string words) => Wrong($"This job is damaged, and only this one. {words}", StatusCodes.Status409Conflict);
 
     private static async Task<IResult> Plan(HttpRequest request, string? units)
     {
@@ -107,14 +115,14 @@ public static class JobsApi
             return refused!;
         }
 
-        var (sheet, problems) = SheetReader.Read(document);
+        var (sheet, problems) = JobForm.Read(document);
         return problems.Count > 0 ? Wrong(problems) : Json(PlanFile.Write(Planner.Plan(sheet), StyleOf(units, sheet.Head.Units)));
     }
 
-    private static IResult List(Reader reader, string? search, string? state, int? page)
+    private static IResult List(CurrentUser user, string? search, string? state, int? page)
     {
-        JobDesk.Refresh(reader.Company);
-        var (jobs, total) = reader.Company.Jobs.List(new(search ?? string.Empty, state, reader.SiteId, Page: page ?? 1));
+        JobDesk.Refresh(user.Company);
+        var (jobs, total) = user.Company.Jobs.List(new(search ?? string.Empty, state, user.SiteId, Page: page ?? 1));
         return TypedResults.Ok(new
         {
             total,
@@ -122,7 +130,7 @@ public static class JobsApi
         });
     }
 
-    private static async Task<IResult> Import(HttpRequest request, Reader reader)
+    private static async Task<IResult> Import(HttpRequest request, CurrentUser user)
     {
         var (document, refused) = await Body(request);
         if (document is null)
@@ -130,41 +138,44 @@ public static class JobsApi
             return refused!;
         }
 
-        var (sheet, problems) = SheetReader.Read(document);
+        var (_, problems) = JobForm.Read(document);
         if (problems.Count > 0)
         {
             return Wrong(problems);
         }
 
-        var name = sheet.Head.Site.Length > 0 ? sheet.Head.Site : "Imported";
-        var site = reader.Company.Jobs.Sites().FirstOrDefault(s => s.Name == name)?.Id ?? reader.Company.Jobs.AddSite(name, string.Empty, string.Empty);
-        var id = await JobStart.StartAsync(reader.Company, site, document, reader.SignIn, "api");
+        var id = await JobStart.StartAsync(user.Company, JobDesk.SiteOf(user.Company, document), document, user.SignIn, "api");
         return TypedResults.Created($"/api/v1/jobs/{id}/file", new { id });
     }
 
-    private static IResult File(long id, Reader reader) => reader.Open(id) is { } job
+    private static IResult File(long id, CurrentUser user) => user.Open(id) is { } job
         ? TypedResults.Text(JobFile.Write(job.Ledger.Document), "application/json")
         : TypedResults.NotFound();
 
-    private static IResult PlanOf(long id, string? units, Reader reader) => reader.Open(id) is { } job
+    private static IResult PlanOf(long id, string? units, CurrentUser user) => user.Open(id) is { } job
         ? Json(PlanFile.Write(job.Plan, StyleOf(units, job.Plan.Sheet.Head.Units)))
         : TypedResults.NotFound();
 
-    private static IResult Entries(long id, long? after, Reader reader) => reader.Open(id) is { } job
+    private static IResult Entries(long id, long? after, CurrentUser user) => user.Open(id) is { } job
         ? TypedResults.Ok(job.Ledger.Entries.Where(e => e.Seq > (after ?? 0)).Take(1000))
         : TypedResults.NotFound();
 
-    private static async Task<IResult> Append(long id, [FromBody] List<EntryBody> entries, Reader reader)
+    private static async Task<IResult> Append(long id, [FromBody] List<EntryBody> entries, CurrentUser user)
     {
         if (entries.Count is 0 or > MostEntries)
         {
             return Wrong($"There are {entries.Count} entries. Expected: 1 to {MostEntries}.", StatusCodes.Status422UnprocessableEntity);
         }
 
+        if (user.Open(id) is not { Ledger: var ledger })
+        {
+            return TypedResults.NotFound();
+        }
+
         var taken = new List<NewEntry>(entries.Count);
         foreach (var entry in entries)
         {
-            if (Refusal(id, entry, reader) is { } refusal)
+            if (Refusal(ledger, entry, user) is { } refusal)
             {
                 return refusal;
             }
@@ -173,16 +184,16 @@ public static class JobsApi
                 entry.Id!,
                 entry.Path ?? string.Empty,
                 entry.Value,
-                entry.Replaces ?? (entry.Undoes is null ? reader.Company.Entries.Read(id)?.HoldersOf(entry.Path!) : null) ?? [],
+                entry.Replaces ?? (entry.Undoes is null ? ledger.HoldersOf(entry.Path!) : []),
                 entry.Undoes,
                 entry.TakenAt));
         }
 
-        var made = await reader.Company.Entries.Append(id, reader.SignIn, "api", taken);
+        var made = await user.Company.Entries.Append(id, user.SignIn, "api", taken);
         return made is null ? TypedResults.NotFound() : TypedResults.Ok(made.Select(e => new EntryMade(e.Id, e.Seq, e.Batch)));
     }
 
-    private static ProblemHttpResult? Refusal(long job, EntryBody entry, Reader reader)
+    private static ProblemHttpResult? Refusal(Ledger ledger, EntryBody entry, CurrentUser user)
     {
         if (entry is null || entry.Id is not { Length: >= 8 and <= 64 })
         {
@@ -191,16 +202,17 @@ public static class JobsApi
 
         if (entry.Undoes is { } batch)
         {
-            var theirs = reader.Company.Entries.Read(job)?.Entries.FirstOrDefault(e => e.Batch == batch);
+            var theirs = ledger.Entries.FirstOrDefault(e => e.Batch == batch);
             return theirs is null ? Wrong($"There is no batch '{batch}' to take back.", StatusCodes.Status422UnprocessableEntity)
-                : theirs.Author != reader.SignIn && !reader.May(Permission.UndoOthers) ? Wrong("Only a lead takes back others' changes.", StatusCodes.Status403Forbidden)
+                : theirs.Author != user.SignIn && !user.May(Permission.UndoOthers) ? Wrong("Only a lead takes back others' changes.", StatusCodes.Status403Forbidden)
                 : theirs.Path.Length == 0 && theirs.Undoes is null ? Wrong("The sheet that a job began with is not taken back.", StatusCodes.Status422UnprocessableEntity)
                 : null;
         }
 
-        if (entry.Path is not { Length: > 0 } path || SheetShape.Root.At(path) is not { } shape)
+        var document = ledger.Document;
+        if (entry.Path is not { Length: > 0 } path || JobForm.At(path, document) is not { } shape)
         {
-            return Wrong($"'{entry.Path}' leads nowhere in a job sheet. Expected: a JSON Pointer such as /placement/height.", StatusCodes.Status422UnprocessableEntity);
+            return Wrong($"'{entry.Path}' leads nowhere in a job sheet. Expected: a JSON Pointer such as /items/d1/place/height.", StatusCodes.Status422UnprocessableEntity);
         }
 
         var problems = new List<SheetProblem>();
@@ -219,8 +231,8 @@ public static class JobsApi
             return (null, Wrong($"The file has {request.ContentLength} bytes. Expected: at most {JobFile.Longest}.", StatusCodes.Status413PayloadTooLarge));
         }
 
-        using var reader = new StreamReader(request.Body);
-        var (document, problem) = JobFile.Parse(await reader.ReadToEndAsync());
+        using var text = new StreamReader(request.Body);
+        var (document, problem) = JobFile.Parse(await text.ReadToEndAsync());
         return (document, problem is null ? null : Wrong([problem]));
     }
 

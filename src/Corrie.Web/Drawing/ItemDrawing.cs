@@ -1,5 +1,5 @@
 using System.Text.Json.Nodes;
-using Corrie.Core.Jobs.Format;
+using Corrie.Core.Catalogue;
 using Corrie.Core.Measure;
 using Microsoft.AspNetCore.Html;
 
@@ -12,10 +12,10 @@ public static class ItemDrawing
     private const double Middle = 90;
 
     /// <summary>The item, seen from the front.</summary>
-    /// <param name="kind">Display, mount or fastener.</param>
+    /// <param name="kind">Its kind.</param>
     /// <param name="document">The item as the catalogue has it.</param>
     /// <param name="style">The reader's units, to have its measures written on it; null for the shape alone.</param>
-    public static IHtmlContent Draw(string kind, JsonObject document, LengthStyle? style = null)
+    public static IHtmlContent Draw(ProductKind kind, JsonObject document, LengthStyle? style = null)
     {
         var svg = new Svg();
         svg.Open("svg", "drawing item", [("viewBox", style is null ? "0 0 240 130" : "-42 -22 324 190"), ("xmlns", "http://www.w3.org/2000/svg")], close: false);
@@ -27,10 +27,9 @@ public static class ItemDrawing
             }
         }
 
-        switch (kind)
+        switch (kind.Read(document))
         {
-            case "display":
-                var d = SheetReader.Display(document);
+            case Display d:
                 var s = 2.4;
                 var (w, h) = (d.Width.Inches * s, d.Height.Inches * s);
                 var (x, y) = (120 - (w / 2), 124 - h);
@@ -48,8 +47,7 @@ public static class ItemDrawing
                 Measure("vesaHeight", cx - (d.VesaWidth.Inches * s / 2) - 20, cy - (d.VesaHeight.Inches * s / 2), cx - (d.VesaWidth.Inches * s / 2) - 20, cy + (d.VesaHeight.Inches * s / 2), d.VesaHeight);
                 Measure("vesaCentreUp", cx + (d.VesaWidth.Inches * s / 2) + 20, cy, cx + (d.VesaWidth.Inches * s / 2) + 20, 124, d.VesaCentreUp);
                 break;
-            case "mount":
-                var m = SheetReader.Mount(document);
+            case Mount m:
                 var scale = Math.Min(6, 220 / m.PlateWidth.Inches);
                 var left = 120 - (m.PlateWidth.Inches * scale / 2);
                 var bottom = 65 + (m.PlateHeight.Inches * scale / 2);
@@ -69,19 +67,20 @@ public static class ItemDrawing
                 Measure("plateHeight", left - 20, top, left - 20, bottom, m.PlateHeight);
                 Measure("hookUp", right + 16, hook, right + 16, bottom, m.HookUp);
                 break;
-            default:
-                var length = LengthReader.Read(document["length"]?.ToString(), UnitSystem.Inches);
-                var diameter = LengthReader.Read(document["diameter"]?.ToString(), UnitSystem.Inches);
-                var (l, t) = (Math.Min(190, length.Ok ? length.Value.Inches * 40 : 100), Math.Max(3, diameter.Ok ? diameter.Value.Inches * 40 : 8));
+            case Fastener f:
+                var (l, t) = (Math.Min(190, f.Length.Inches * 40), Math.Max(3, f.Diameter.Inches * 40));
                 svg.Rect("head-side", 18, 65 - t, 9, 2 * t, 2);
                 svg.Rect("shank", 27, 65 - (t / 2), l, t);
                 svg.Path("tip", $"M{27 + l} {65 - (t / 2)} L{27 + l + 9} 65 L{27 + l} {65 + (t / 2)} Z");
-                if (length.Ok && diameter.Ok)
-                {
-                    Measure("length", 27, 65 + t + 14, 27 + l + 9, 65 + t + 14, length.Value);
-                    Measure("diameter", -4, 65 - (t / 2), -4, 65 + (t / 2), diameter.Value);
-                }
-
+                Measure("length", 27, 65 + t + 14, 27 + l + 9, 65 + t + 14, f.Length);
+                Measure("diameter", -4, 65 - (t / 2), -4, 65 + (t / 2), f.Diameter);
+                break;
+            case ISized sized:
+                var fit = Math.Min(220 / sized.Width.Inches, 110 / sized.Height.Inches);
+                var (sw, sh) = (sized.Width.Inches * fit, sized.Height.Inches * fit);
+                svg.Rect("bar-body", 120 - (sw / 2), 65 - (sh / 2), sw, sh, 4);
+                Measure("width", 120 - (sw / 2), 138, 120 + (sw / 2), 138, sized.Width);
+                Measure("height", 100 - (sw / 2), 65 - (sh / 2), 100 - (sw / 2), 65 + (sh / 2), sized.Height);
                 break;
         }
 

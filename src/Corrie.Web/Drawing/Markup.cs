@@ -50,7 +50,7 @@ public static class Markup
                 text.Append('\u2009');
             }
 
-            // The face has no eighths of its own: a fraction is set from small figures round a stroke.
+            // The face has no eighths of its own: a fraction is set from small figures round a slash.
             text.Append(element == "tspan"
                 ? $"<tspan class=\"fn\" dy=\"-.46em\">{shown.Numerator}</tspan><tspan dy=\".29em\">⁄</tspan><tspan class=\"fd\">{shown.Denominator}</tspan>"
                 : $"<span class=\"fr\"><sup>{shown.Numerator}</sup>⁄<sub>{shown.Denominator}</sub></span>");

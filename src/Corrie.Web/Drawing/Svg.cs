@@ -47,6 +47,21 @@ public sealed class Svg
         return Finish([]);
     }
 
+    /// <summary>Many lines of one look, in one element.</summary>
+    public Svg Lines(string classes, IEnumerable<(double X1, double Y1, double X2, double Y2)> lines)
+    {
+        Start("path", classes);
+        text.Append(" d=\"");
+        foreach (var (x1, y1, x2, y2) in lines)
+        {
+            text.Append('M').Append(Short(x1)).Append(' ').Append(Short(y1));
+            _ = x1 == x2 ? text.Append('V').Append(Short(y2)) : y1 == y2 ? text.Append('H').Append(Short(x2)) : text.Append('L').Append(Short(x2)).Append(' ').Append(Short(y2));
+        }
+
+        text.Append("\"/>");
+        return this;
+    }
+
     /// <summary>A circle.</summary>
     public Svg Circle(string classes, double x, double y, double radius)
     {
@@ -109,6 +124,9 @@ public sealed class Svg
 
     /// <summary>A coordinate, to a hundredth.</summary>
     public static string Trim(double value) => Math.Round(value, 2).ToString(CultureInfo.InvariantCulture);
+
+    // To a tenth: nobody measures a tick.
+    private static string Short(double value) => Math.Round(value, 1).ToString(CultureInfo.InvariantCulture);
 
     private void Start(string element, string classes)
     {

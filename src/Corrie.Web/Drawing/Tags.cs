@@ -1,5 +1,4 @@
 using Corrie.Core.Findings;
-using Corrie.Core.Jobs;
 using Corrie.Core.Survey;
 
 namespace Corrie.Web.Drawing;
@@ -10,12 +9,13 @@ public static class Tags
     private const double Height = 22;
 
     /// <summary>Draws a tag for each place, with the gravest finding there and how many more there are.</summary>
-    public static void Draw(Svg svg, Sheet sheet, JobPlan plan, Wall wall, bool surveying)
+    public static void Draw(Canvas canvas)
     {
-        var groups = plan.Findings
-            .Where(f => f.Severity <= Severity.Caution && (!surveying || Planner.StepOf(f) == Step.Survey) && f.Where is { X: not null, Y: not null })
+        var (svg, frame, wall) = (canvas.Svg, canvas.Frame, canvas.Wall);
+        var groups = canvas.Plan.Findings
+            .Where(f => f.Where.Wall == canvas.Look.Wall && f.Severity <= Severity.Caution && (!canvas.Look.Surveying || f.Kind.Stage == SurveyFindings.Stage) && f.Where is { X: not null, Y: not null })
             .GroupBy(f => (f.Where.X!.Value, f.Where.Y!.Value, f.Code))
-            .Select(g => (Finding: g.First(), X: sheet.X(g.Key.Item1), Y: sheet.Y(g.Key.Item2)))
+            .Select(g => (Finding: g.First(), X: frame.X(g.Key.Item1), Y: frame.Y(g.Key.Item2)))
             .OrderBy(t => t.Y)
             .ToList();
         var taken = new List<(double X, double Y, double Width)>();
@@ -23,7 +23,7 @@ public static class Tags
         {
             var words = finding.Kind.Title;
             var width = 20 + (words.Length * 6.9);
-            var toLeft = x + 16 + width > sheet.X(wall.Width);
+            var toLeft = x + 16 + width > frame.X(wall.Width);
             var left = toLeft ? x - 16 - width : x + 16;
             var at = y - (Height / 2);
             while (taken.Any(t => Math.Abs(t.Y - at) < Height + 3 && left < t.X + t.Width && left + width > t.X))

@@ -4,11 +4,12 @@ using Corrie.Core.Survey;
 namespace Corrie.Web.Drawing;
 
 /// <summary>A reading that stands beside a tape.</summary>
+/// <param name="Axis">Which tape.</param>
 /// <param name="At">The mark's position on the wall.</param>
 /// <param name="Words">What it is.</param>
 /// <param name="Classes">How it looks: <c>blue</c> for centre and hook lines, <c>hole-flag</c>, or nothing.</param>
 /// <param name="Follows">What it moves with while that is dragged; empty for nothing.</param>
-public sealed record Reading(Length At, string Words, string Classes = "", string Follows = "");
+public sealed record Reading(Axis Axis, Length At, string Words, string Classes = "", string Follows = "");
 
 /// <summary>The two tapes with their readings and hooks.</summary>
 public static class Tapes
@@ -17,33 +18,30 @@ public static class Tapes
     private const double FlagHeight = 25;
 
     /// <summary>The tape along the left edge.</summary>
-    public static void Up(Svg svg, Sheet sheet, Length height, Datum datum, IReadOnlyList<Datum> datums, IEnumerable<Reading> readings, LengthStyle style, double reach)
+    public static void Up(Svg svg, Frame frame, Length height, Datum datum, IReadOnlyList<Datum> datums, IEnumerable<Reading> readings, LengthStyle style, double reach)
     {
-        var x = sheet.Left - Thick - 9;
+        var x = frame.Left - Thick - 9;
         svg.Group("tape up");
-        svg.Rect("tape-body", x, sheet.Y(height), Thick, sheet.D(height), 2);
-        var ticks = Ticks(datum, Length.Zero, height, style, sheet.Scale).ToList();
-        foreach (var (at, size, _) in ticks)
-        {
-            svg.Line("tick", x + Thick, sheet.Y(at), x + Thick - (Thick * size), sheet.Y(at));
-        }
+        svg.Rect("tape-body", x, frame.Y(height), Thick, frame.D(height), 2);
+        var ticks = Ticks(datum, Length.Zero, height, style, frame.Scale).ToList();
+        svg.Lines("tick", ticks.Select(t => (x + Thick, frame.Y(t.At), x + Thick - (Thick * t.Size), frame.Y(t.At))));
 
         // Long figures stand on the ticks beside them.
         foreach (var (at, _, label) in ticks)
         {
-            var y = sheet.Y(at);
-            if (label is { } words && y > sheet.Y(height) + 9 && y < sheet.Floor - 1)
+            var y = frame.Y(at);
+            if (label is { } words && y > frame.Y(height) + 9 && y < frame.Floor - 1)
             {
                 svg.Words(words.Length > 3 ? "tape-figure long" : "tape-figure", x + 2, y - 2.5, words);
             }
         }
 
         var flags = Merge(readings);
-        var places = Spread([.. flags.Select(f => sheet.Y(f.At))], FlagHeight + 2, sheet.Y(height) + 4, sheet.Floor - 4);
+        var places = Spread([.. flags.Select(f => frame.Y(f.At))], FlagHeight + 2, frame.Y(height) + 4, frame.Floor - 4);
         for (var i = 0; i < flags.Count; i++)
         {
-            var (flag, y, at) = (flags[i], places[i], sheet.Y(flags[i].At));
-            svg.Group("flag " + flag.Classes, ("data-follow", flag.Follows), ("data-axis", "up"));
+            var (flag, y, at) = (flags[i], places[i], frame.Y(flags[i].At));
+            Flag(svg, flag, "up");
             svg.Line("throw", x + Thick, at, reach, at);
             svg.Path("leader", $"M{x - 8} {y} L{x} {at}");
             svg.Path("flag-body", $"M{x - 76} {y - (FlagHeight / 2)} H{x - 15} L{x - 8} {y} L{x - 15} {y + (FlagHeight / 2)} H{x - 76} Z");
@@ -52,21 +50,22 @@ public static class Tapes
             svg.End();
         }
 
-        Hook(svg, "up", datum, datums, sheet.Y(datum.At), x - 3, sheet);
+        Hook(svg, "up", datum, datums, frame.Y(datum.At), x - 3, frame);
         svg.End();
     }
 
     /// <summary>The tape along the foot.</summary>
-    public static void Across(Svg svg, Sheet sheet, Length width, Datum datum, IReadOnlyList<Datum> datums, IEnumerable<Reading> readings, LengthStyle style, double reach)
+    public static void Across(Svg svg, Frame frame, Length width, Datum datum, IReadOnlyList<Datum> datums, IEnumerable<Reading> readings, LengthStyle style, double reach)
     {
-        var y = sheet.Floor + 9;
+        var y = frame.Floor + 9;
         svg.Group("tape across");
-        svg.Rect("tape-body", sheet.Left, y, sheet.D(width), Thick, 2);
-        foreach (var (at, size, label) in Ticks(datum, Length.Zero, width, style, sheet.Scale))
+        svg.Rect("tape-body", frame.Left, y, frame.D(width), Thick, 2);
+        var ticks = Ticks(datum, Length.Zero, width, style, frame.Scale).ToList();
+        svg.Lines("tick", ticks.Select(t => (frame.X(t.At), y, frame.X(t.At), y + (Thick * t.Size))));
+        foreach (var (at, _, label) in ticks)
         {
-            var x = sheet.X(at);
-            svg.Line("tick", x, y, x, y + (Thick * size));
-            if (label is { } words && x < sheet.X(width) - 24)
+            var x = frame.X(at);
+            if (label is { } words && x < frame.X(width) - 24)
             {
                 svg.Words("tape-figure", x + 2.5, y + Thick - 3, words);
             }
@@ -74,11 +73,11 @@ public static class Tapes
 
         var flags = Merge(readings);
         var wide = style.FeetInches ? 84 : style.System == UnitSystem.Millimetres ? 60 : 72;
-        var places = Spread([.. flags.Select(f => sheet.X(f.At))], wide + 2, sheet.Left + 10, sheet.X(width) - 10);
+        var places = Spread([.. flags.Select(f => frame.X(f.At))], wide + 2, frame.Left + 10, frame.X(width) - 10);
         for (var i = 0; i < flags.Count; i++)
         {
-            var (flag, x, at) = (flags[i], places[i], sheet.X(flags[i].At));
-            svg.Group("flag " + flag.Classes, ("data-follow", flag.Follows), ("data-axis", "across"));
+            var (flag, x, at) = (flags[i], places[i], frame.X(flags[i].At));
+            Flag(svg, flag, "across");
             svg.Line("throw", at, y, at, reach);
             svg.Path("leader", $"M{x} {y + Thick + 8} L{at} {y + Thick}");
             svg.Path("flag-body", $"M{x - (wide / 2)} {y + Thick + 15} L{x - 7} {y + Thick + 15} L{x} {y + Thick + 8} L{x + 7} {y + Thick + 15} H{x + (wide / 2)} V{y + Thick + 15 + FlagHeight} H{x - (wide / 2)} Z");
@@ -87,8 +86,20 @@ public static class Tapes
             svg.End();
         }
 
-        Hook(svg, "across", datum, datums, sheet.X(datum.At), y + Thick + 3, sheet);
+        Hook(svg, "across", datum, datums, frame.X(datum.At), y + Thick + 3, frame);
         svg.End();
+    }
+
+    private static void Flag(Svg svg, Reading flag, string axis)
+    {
+        if (flag.Follows.Length == 0)
+        {
+            svg.Group("flag " + flag.Classes);
+        }
+        else
+        {
+            svg.Group("flag " + flag.Classes, ("data-follow", flag.Follows), ("data-axis", axis));
+        }
     }
 
     private static void Figures(Svg svg, Datum datum, Length at, LengthStyle style, double x, double y)
@@ -98,24 +109,13 @@ public static class Tapes
         svg.Figures("reading", x, y, reading.Distance.Show(style), before);
     }
 
-    // The places on which the hook can be dropped are there all the time, and show while it is dragged.
-    private static void Hook(Svg svg, string axis, Datum datum, IReadOnlyList<Datum> datums, double at, double beside, Sheet sheet)
+    // The places on which the hook can be dropped are there all the time; the page draws them while it is dragged.
+    private static void Hook(Svg svg, string axis, Datum datum, IReadOnlyList<Datum> datums, double at, double beside, Frame frame)
     {
         foreach (var other in datums.Where(d => d.Axis == datum.Axis))
         {
-            var along = axis == "up" ? sheet.Y(other.At) : sheet.X(other.At);
-            svg.Group("hook-stop", ("data-datum", other.Id), ("data-axis", axis), ("data-at", Svg.Trim(along)));
-            if (axis == "up")
-            {
-                svg.Line("hook-line", beside, along, Sheet.Width - 12, along);
-                svg.Words("hook-name", Sheet.Width - 16, along - 4, other.Name);
-            }
-            else
-            {
-                svg.Line("hook-line", along, beside, along, Sheet.TopMargin);
-                svg.Words("hook-name turned", along - 4, Sheet.TopMargin + 6, other.Name, ("transform", $"rotate(-90 {Svg.Trim(along - 4)} {Svg.Trim(Sheet.TopMargin + 6)})"));
-            }
-
+            var along = axis == "up" ? frame.Y(other.At) : frame.X(other.At);
+            svg.Group("hook-stop", ("data-datum", other.Id), ("data-axis", axis), ("data-at", Svg.Trim(along)), ("data-name", other.Name));
             svg.End();
         }
 

@@ -11,17 +11,17 @@ public static class TruthDrawing
     public static IHtmlContent Draw(HiddenWall wall)
     {
         var height = Length.Tape(96);
-        var sheet = Sheet.Of(Length.FromInches(wall.Width), height, alone: true);
+        var frame = Frame.Of(Length.FromInches(wall.Width), height, alone: true);
         var svg = new Svg();
-        svg.Open("svg", "drawing truth", [("xmlns", "http://www.w3.org/2000/svg"), ("viewBox", $"0 0 {Svg.Trim(Sheet.Width)} {Svg.Trim(sheet.Height)}"), ("role", "img"), ("aria-label", $"{wall.Truth.Count} members as they really stand")], close: false);
+        svg.Open("svg", "drawing truth", [("xmlns", "http://www.w3.org/2000/svg"), ("viewBox", $"0 0 {Svg.Trim(Frame.Width)} {Svg.Trim(frame.Height)}"), ("role", "img"), ("aria-label", $"{wall.Truth.Count} members as they really stand")], close: false);
         foreach (var member in wall.Truth)
         {
-            svg.Rect("true-member", sheet.X(Length.FromInches(member.Centre - (member.Width / 2))), sheet.Y(height), sheet.D(Length.FromInches(member.Width)), sheet.D(height));
+            svg.Rect("true-member", frame.X(Length.FromInches(member.Centre - (member.Width / 2))), frame.Y(height), frame.D(Length.FromInches(member.Width)), frame.D(height));
         }
 
         foreach (var strip in wall.Strips)
         {
-            svg.Line("true-strip", sheet.X(Length.FromInches(strip)), sheet.Y(height), sheet.X(Length.FromInches(strip)), sheet.Floor);
+            svg.Line("true-strip", frame.X(Length.FromInches(strip)), frame.Y(height), frame.X(Length.FromInches(strip)), frame.Floor);
         }
 
         return new HtmlString(svg.End("svg").ToString());

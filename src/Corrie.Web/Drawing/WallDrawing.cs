@@ -1,184 +1,132 @@
 using System.Collections.Concurrent;
 using System.Runtime.CompilerServices;
 using Corrie.Core.Catalogue;
-using Corrie.Core.Jobs;
-using Corrie.Core.Jobs.Format;
+using Corrie.Core.Format;
 using Corrie.Core.Measure;
+using Corrie.Core.Placement;
+using Corrie.Core.Planning;
 using Corrie.Core.Survey;
+using Corrie.Web.Stages;
 using Microsoft.AspNetCore.Html;
 
 namespace Corrie.Web.Drawing;
 
-/// <summary>Draws a plan on its wall.</summary>
+/// <summary>Draws a plan on a wall of it: the layers of all stages, one over the other.</summary>
 public static class WallDrawing
 {
     // A plan never changes, so its drawings do not either: they are made once for all who look, and go with the plan.
-    private static readonly ConditionalWeakTable<JobPlan, ConcurrentDictionary<(WallView, LengthStyle, bool, bool), IHtmlContent>> Drawn = [];
+    private static readonly ConditionalWeakTable<JobPlan, ConcurrentDictionary<Look, IHtmlContent>> Drawn = [];
+
+    private static readonly DrawingLayer[] Layers =
+    [
+        .. new[]
+        {
+            new DrawingLayer(Drawings.Elevations, Depth.Ground, Ground),
+            new DrawingLayer(Drawings.Elevations, Depth.Found, c => c.Svg.Line("floor-line", c.Frame.Left - 4, c.Frame.Floor, c.Frame.X(c.Wall.Width) + 4, c.Frame.Floor)),
+            new DrawingLayer(Drawings.Elevations | Drawings.Side | Drawings.Above, Depth.Tapes, Tape),
+            new DrawingLayer(Drawings.Elevations, Depth.Tags, Tags.Draw),
+        }.Concat(StageViews.All.SelectMany(v => v.Layers)).OrderBy(l => l.Depth),
+    ];
 
     /// <summary>The drawing as an SVG element; null as long as the wall has no size.</summary>
     /// <param name="plan">The plan.</param>
-    /// <param name="view">Which way to look.</param>
-    /// <param name="style">The reader's units.</param>
-    /// <param name="edits">Whether things can be dragged.</param>
-    /// <param name="surveying">Whether the wall itself is the question: what was found and measured is shown then, and not what hangs.</param>
-    public static IHtmlContent? Draw(JobPlan plan, WallView view, LengthStyle style, bool edits, bool surveying = false)
-    {
-        return plan is { Sheet.Wall: not null, Across: not null, Up: not null }
-            ? Drawn.GetValue(plan, _ => new()).GetOrAdd((view, style, edits, surveying), _ => Make(plan, view, style, edits, surveying))
-            : null;
-    }
+    /// <param name="look">What is looked at, and how.</param>
+    public static IHtmlContent? Draw(JobPlan plan, Look look) =>
+        plan.Tapes(look.Wall) is null ? null
+        : look.Advice is not null ? Make(plan, look)
+        : Drawn.GetValue(plan, _ => new()).GetOrAdd(look, _ => Make(plan, look));
 
-    private static HtmlString Make(JobPlan plan, WallView view, LengthStyle style, bool edits, bool surveying)
+    private static HtmlString Make(JobPlan plan, Look look)
     {
-        var wall = plan.Sheet.Wall!;
-        var sheet = Sheet.Of(wall.Width, wall.Height, surveying);
         var svg = new Svg();
-        svg.Open("svg", $"drawing view-{view.Word()}",
+        var canvas = new Canvas(svg, plan, look);
+        var (style, tapes) = (look.Style, canvas.Tapes);
+        svg.Open("svg", $"drawing view-{look.View.Word()}",
             [
                 ("xmlns", "http://www.w3.org/2000/svg"),
                 ("id", "drawing"),
-                ("viewBox", $"0 0 {Svg.Trim(Sheet.Width)} {Svg.Trim(sheet.Height)}"),
+                ("viewBox", $"0 0 {Svg.Trim(Frame.Width)} {Svg.Trim(Frame.Of(canvas.Wall.Width, canvas.Wall.Height, look.Surveying).Height)}"),
                 ("role", "group"),
-                ("aria-label", Says(plan, view, style)),
-                ("data-scale", (sheet.Scale / Length.PerInch).ToString("R")),
-                ("data-left", Svg.Trim(sheet.Left)),
-                ("data-floor", Svg.Trim(sheet.Floor)),
+                ("aria-label", Says(canvas)),
+                ("data-scale", (canvas.Frame.Scale / Length.PerInch).ToString("R")),
+                ("data-left", Svg.Trim(canvas.Frame.Left)),
+                ("data-floor", Svg.Trim(canvas.Frame.Floor)),
                 ("data-step", style.Step.Units.ToString()),
                 ("data-system", style.System == UnitSystem.Inches ? "in" : "mm"),
                 ("data-denominator", style.Denominator.ToString()),
                 ("data-feet", style.FeetInches ? "1" : "0"),
-                ("data-datum-across", plan.Across!.At.Units.ToString()),
-                ("data-datum-up", plan.Up!.At.Units.ToString()),
-                .. (edits ? [("data-edits", "1")] : Array.Empty<(string, string)>()),
+                ("data-datum-across", tapes.Across.At.Units.ToString()),
+                ("data-datum-up", tapes.Up.At.Units.ToString()),
+                .. (look.Edits ? [("data-edits", "1")] : Array.Empty<(string, string)>()),
             ], close: false);
         svg.Raw(Materials.Definitions);
-        switch (view)
+        foreach (var layer in Layers.Where(l => l.Drawings.HasFlag(look.Drawing)))
         {
-            case WallView.Side when surveying:
-                SectionDrawing.Draw(svg, wall, style);
-                break;
-            case WallView.Side:
-                SideDrawing.Draw(svg, sheet, plan, wall, style);
-                break;
-            case WallView.Above:
-                AboveDrawing.Draw(svg, sheet, plan, wall, style);
-                break;
-            default:
-                Elevation(svg, sheet, plan, wall, view, style, surveying);
-                break;
+            layer.Draw(canvas);
         }
 
         return new HtmlString(svg.End("svg").ToString());
     }
 
-    private static string Says(JobPlan plan, WallView view, LengthStyle style) => view switch
+    private static string Says(Canvas canvas) => canvas.Look.View switch
     {
         WallView.Side => "The wall from the side, in section",
         WallView.Above => "The wall from above, in section",
-        _ => $"The wall {(view == WallView.Front ? "from the front" : "as if the board were glass")}, {plan.Sheet.Wall!.Width.Show(style)} wide and {plan.Sheet.Wall.Height.Show(style)} high",
+        var view => $"The wall {(view == WallView.Front ? "from the front" : "as if the board were glass")}, {canvas.Wall.Width.Show(canvas.Style)} wide and {canvas.Wall.Height.Show(canvas.Style)} high",
     };
 
-    private static void Elevation(Svg svg, Sheet sheet, JobPlan plan, Wall wall, WallView view, LengthStyle style, bool surveying)
+    private static void Ground(Canvas canvas)
     {
-        var behind = view == WallView.Behind;
-        var top = sheet.Y(wall.Height);
-        svg.Rect("wall", sheet.Left, top, sheet.D(wall.Width), sheet.D(wall.Height));
-        if (wall.Kind == WallKind.Masonry)
+        var outline = new Rect(Length.Zero, Length.Zero, canvas.Wall.Width, canvas.Wall.Height);
+        canvas.Frame.Rect(canvas.Svg, "wall", outline);
+        if (canvas.Wall.Kind == WallKind.Masonry)
         {
-            svg.Rect("masonry", sheet.Left, top, sheet.D(wall.Width), sheet.D(wall.Height));
+            canvas.Frame.Rect(canvas.Svg, "masonry", outline);
+        }
+    }
+
+    private static void Tape(Canvas canvas)
+    {
+        var (svg, frame, wall) = (canvas.Svg, canvas.Frame, canvas.Wall);
+        var readings = Marks(canvas).Concat(StageViews.All.SelectMany(v => v.Readings(canvas))).ToList();
+        var (thing, _) = canvas.Shown();
+        var outer = thing is null ? null : canvas.Plan.Placement(thing.Id)?.Outer;
+        if (canvas.Look.Drawing != Drawings.Above)
+        {
+            var reach = canvas.Look.Drawing == Drawings.Side ? canvas.Face : outer is { } o ? frame.X(o.Right) : frame.X(wall.Width);
+            Tapes.Up(svg, frame, wall.Height, canvas.Tapes.Up, canvas.Tapes.Datums, readings.Where(r => r.Axis == Axis.Up), canvas.Style, reach);
         }
 
-        if (behind)
+        if (canvas.Look.Drawing != Drawings.Side)
         {
-            Framing.Draw(svg, sheet, wall, plan.Across!, style);
+            var reach = canvas.Look.Drawing == Drawings.Above ? canvas.Face : outer is { } o ? frame.Y(o.Bottom) : frame.Y(wall.Height);
+            Tapes.Across(svg, frame, wall.Width, canvas.Tapes.Across, canvas.Tapes.Datums, readings.Where(r => r.Axis == Axis.Across), canvas.Style, reach);
         }
+    }
 
-        foreach (var feature in wall.Features.Where(f => f.Kind != FeatureKind.Soundbar || behind))
+    // The marks of what is looked at; of everything else only its centre line, or the flags would cover each other.
+    private static IEnumerable<Reading> Marks(Canvas canvas)
+    {
+        var view = canvas.Look.Drawing switch
         {
-            FeatureDrawing.Draw(svg, sheet, feature, behind);
-        }
-
-        var ofTheWall = behind && surveying;
-        if (behind)
-        {
-            Framing.Crossings(svg, sheet, plan.Survey!.Framing, style);
-            Framing.KeepOuts(svg, sheet, plan.Survey);
-        }
-
-        if (ofTheWall)
-        {
-            Dimensions.Draw(svg, sheet, plan, wall, style);
-            if (plan.Placed is { } outline)
+            Drawings.Front => MarkViews.Front,
+            Drawings.Behind => MarkViews.Behind,
+            _ => MarkViews.None,
+        };
+        return canvas.Plan.Marks
+            .Where(m => m.Wall == canvas.Look.Wall && view != MarkViews.None && m.Views.HasFlag(view))
+            .Where(m => m.Item.Length == 0 || canvas.Look.Apart || canvas.IsShown(m.Item) || m.Phase == MarkPhase.CentreLines)
+            .SelectMany(m => new[]
             {
-                sheet.Box(svg, "outline", outline.Outer);
-            }
-
-            EvidenceDrawing.Draw(svg, sheet, plan, wall, style);
-        }
-
-        svg.Line("floor-line", sheet.Left - 4, sheet.Floor, sheet.X(wall.Width) + 4, sheet.Floor);
-        if (plan.Placed is not null && !ofTheWall)
-        {
-            HangingDrawing.Draw(svg, sheet, plan, behind, style);
-        }
-
-        foreach (var bar in wall.Features.Where(f => f.Kind == FeatureKind.Soundbar && !behind))
-        {
-            FeatureDrawing.Draw(svg, sheet, bar, behind);
-        }
-
-        var (up, across) = ofTheWall ? OfTheWall(plan, wall) : Readings(plan, wall, behind);
-        Tapes.Up(svg, sheet, wall.Height, plan.Up!, plan.Datums, up, style, plan.Placed is { } p ? sheet.X(p.Outer.Right) : sheet.X(wall.Width));
-        Tapes.Across(svg, sheet, wall.Width, plan.Across!, plan.Datums, across, style, plan.Placed is { } q ? sheet.Y(q.Outer.Bottom) : top);
-        if (ofTheWall)
-        {
-            EvidenceDrawing.Probes(svg, sheet, plan, wall, style);
-        }
-
-        Tags.Draw(svg, sheet, plan, wall, surveying);
+                m.X is { } x ? new Reading(Axis.Across, x, m.Name, Classes(m.Look), m.Follows) : null,
+                m.Y is { } y ? new Reading(Axis.Up, y, m.Name, Classes(m.Look), m.Follows) : null,
+            }.OfType<Reading>());
     }
 
-    private static (List<Reading> Up, List<Reading> Across) OfTheWall(JobPlan plan, Wall wall)
+    private static string Classes(MarkLook look) => look switch
     {
-        var up = wall.Features.Where(f => f.Solid && f.Kind is not FeatureKind.Other).Select(f => new Reading(f.Top, "top of the " + f.Name)).Take(4).ToList();
-        up.AddRange(plan.Probes.Where(p => p.Axis == Axis.Up).Select(p => new Reading(p.At, "next probe", "blue")));
-        var across = plan.Probes.Where(p => p.Axis == Axis.Across).Select(p => new Reading(p.At, "next probe", "blue")).ToList();
-        across.AddRange(wall.Features.Where(f => f.Kind is FeatureKind.Window or FeatureKind.Door or FeatureKind.Fireplace or FeatureKind.Furniture).SelectMany(f => new[] { new Reading(f.Left, "left edge of the " + f.Name), new(f.Right, "right edge of the " + f.Name) }));
-        return (up, [.. across.Take(8)]);
-    }
-
-    private static (List<Reading> Up, List<Reading> Across) Readings(JobPlan plan, Wall wall, bool behind)
-    {
-        var up = new List<Reading>();
-        var across = new List<Reading>();
-        if (plan.Placed is not { } placed)
-        {
-            across.AddRange(wall.Studs.Select(s => new Reading(s.Centre, "stud")));
-            return (up, across);
-        }
-
-        across.Add(new(placed.Outer.CentreX, "centre line", "blue", "display"));
-        if (!behind)
-        {
-            up.Add(new(placed.Outer.Bottom, "bottom of the display", Follows: "display"));
-            up.Add(new(placed.Outer.CentreY, "centre of the display", Follows: "display"));
-            up.Add(new(placed.Outer.Top, "top of the display", Follows: "display"));
-            return (up, across);
-        }
-
-        up.Add(new(placed.Outer.Bottom, "bottom of the display", Follows: "display"));
-        if (plan.Hung is { } hung)
-        {
-            up.Add(new(hung.HookLine, "hook line", "blue", "display"));
-            across.Add(new(hung.Position.Plate, "plate centre", "blue"));
-        }
-
-        foreach (var bolt in plan.Fixed?.Bolts ?? [])
-        {
-            up.Add(new(bolt.Y, $"{bolt.Row} row", "hole-flag", "display"));
-            across.Add(new(bolt.X, $"bolt {bolt.Number}", "hole-flag"));
-        }
-
-        return (up, across);
-    }
+        MarkLook.Chalk => "blue",
+        MarkLook.Hole => "hole-flag",
+        _ => string.Empty,
+    };
 }

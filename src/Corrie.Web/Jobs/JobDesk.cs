@@ -1,8 +1,11 @@
 using System.Runtime.CompilerServices;
+using System.Text.Json.Nodes;
+using Corrie.Core.Catalogue;
+using Corrie.Core.Findings;
+using Corrie.Core.Format;
 using Corrie.Core.Jobs;
-using Corrie.Core.Jobs.Entries;
-using Corrie.Core.Jobs.Format;
 using Corrie.Core.Measure;
+using Corrie.Core.Planning;
 using Corrie.Data;
 using Corrie.Web.Access;
 
@@ -15,65 +18,137 @@ namespace Corrie.Web.Jobs;
 /// <param name="Problems">Parts of the sheet that had to be left out.</param>
 public sealed record OpenJob(JobRow Row, Ledger Ledger, JobPlan Plan, IReadOnlyList<SheetProblem> Problems);
 
-/// <summary>Opens jobs for readers, and keeps what lists show of them up to date.</summary>
+/// <summary>Opens jobs for people, and keeps what lists show of them up to date.</summary>
 public static class JobDesk
 {
-    // The plan of a ledger never changes: it is worked out once, and goes with it.
-    private static readonly ConditionalWeakTable<Ledger, Tuple<JobPlan, IReadOnlyList<SheetProblem>>> Plans = [];
+    private const int MostPlans = 100;
+    private static readonly ConditionalWeakTable<Company, RecentlyUsed<long, Planned>> Plans = [];
 
-    /// <summary>A job that the reader may see; null where there is none.</summary>
-    public static OpenJob? Open(this Reader reader, long id)
+    /// <summary>A job that somebody may see; null where there is none.</summary>
+    /// <exception cref="DamagedJobException">Its entries, sheet or plan cannot be read.</exception>
+    public static OpenJob? Open(this CurrentUser user, long id) => user.Find(id) is { } row ? Open(user.Company, row) : null;
+
+    /// <summary>A job of a company; null where it has no entries.</summary>
+    /// <exception cref="DamagedJobException">Its entries, sheet or plan cannot be read.</exception>
+    public static OpenJob? Open(Company company, JobRow row)
     {
-        var row = reader.Company.Jobs.Find(id);
-        if (row is null || (reader.SiteId is { } site && site != row.Site.Id) || reader.Company.Entries.Read(id) is not { } ledger)
+        if (company.Entries.Read(row.Id) is not { } ledger)
         {
             return null;
         }
 
-        var (plan, problems) = PlanOf(ledger);
-        return new(row, ledger, plan, problems);
+        var planned = PlanOf(company, row.Id, ledger);
+        return new(row, ledger, planned.Plan, planned.Problems);
     }
 
-    /// <summary>The plan of a ledger.</summary>
-    public static (JobPlan Plan, IReadOnlyList<SheetProblem> Problems) PlanOf(Ledger ledger)
+    /// <summary>What the list knows of a job that somebody may see; null where there is none.</summary>
+    public static JobRow? Find(this CurrentUser user, long id) =>
+        user.Company.Jobs.Find(id) is { } row && (user.SiteId is not { } site || site == row.Site.Id) ? row : null;
+
+    /// <summary>The plan of a job in a list; null where it cannot be made.</summary>
+    public static JobPlan? PlanOrNothing(Company company, long id)
     {
-        var pair = Plans.GetValue(ledger, l =>
+        try
         {
-            var (sheet, problems) = SheetReader.Read(l.Document);
-            return new(Planner.Plan(sheet), problems);
-        });
-        return (pair.Item1, pair.Item2);
+            return company.Entries.Read(id) is { } ledger ? PlanOf(company, id, ledger).Plan : null;
+        }
+        catch (DamagedJobException)
+        {
+            // The list says so in words; it shows the job without its wall.
+            return null;
+        }
     }
 
-    /// <summary>Brings the summaries of jobs that moved on up to date.</summary>
+    /// <summary>Brings the summaries of jobs that moved on up to date. A job that cannot be read is marked as damaged, and the others go on.</summary>
     public static void Refresh(Company company)
     {
         foreach (var id in company.Jobs.Stale(500))
         {
-            if (company.Entries.Read(id) is { } ledger)
+            try
             {
-                company.Jobs.Summarise(id, Summary(ledger));
+                if (company.Entries.Read(id) is { } ledger)
+                {
+                    var plan = PlanOf(company, id, ledger).Plan;
+                    company.Jobs.Summarise(id, Summary(ledger.Seq, plan), Used(ledger.Document));
+                }
+            }
+            catch (DamagedJobException e)
+            {
+                company.Jobs.SetDamaged(id, e.Message);
             }
         }
     }
 
-    private static JobSummary Summary(Ledger ledger)
+    /// <summary>Sites by the name that a job document has; made where there is none.</summary>
+    public static long SiteOf(Company company, JsonObject document)
     {
-        var plan = PlanOf(ledger).Plan;
+        var name = Pointer.Get(document, "/job/site")?.GetValue<string>().Trim() is { Length: > 0 } said ? said : "Imported";
+        return company.Jobs.Sites().FirstOrDefault(s => s.Name == name)?.Id ?? company.Jobs.AddSite(name, string.Empty, string.Empty);
+    }
+
+    // What moved on is read and planned from where it was; the rest of the sheet and of the plan stays as it is.
+    private static Planned PlanOf(Company company, long id, Ledger ledger)
+    {
+        var plans = Plans.GetValue(company, _ => new(MostPlans));
+        var known = plans.Find(id);
+        if (known?.Seq == ledger.Seq)
+        {
+            return known;
+        }
+
+        try
+        {
+            var earlier = known is { Problems.Count: 0 } && known.Seq < ledger.Seq ? known : null;
+            var (sheet, problems) = JobForm.Read(ledger.Document, earlier?.Plan.Sheet, earlier is null ? null : ledger.ChangedSince(earlier.Seq));
+            var made = new Planned(ledger.Seq, Planner.Plan(sheet, known?.Plan), problems);
+            plans.Set(id, made);
+            return made;
+        }
+        catch (Exception e) when (e is not OutOfMemoryException)
+        {
+            throw new DamagedJobException(id, $"Its sheet cannot be planned: {e.Message}", e);
+        }
+    }
+
+    private static JobSummary Summary(long seq, JobPlan plan)
+    {
         var stops = plan.Findings.Count(f => f.Stops);
         var next = plan.Next;
-        var item = (string part) => Pointer.Get(ledger.Document, part + "/item")?.GetValue<string>() ?? string.Empty;
         return new(
-            ledger.Seq,
+            seq,
             plan.Sheet.Head.Number,
             plan.Sheet.Head.Title,
             stops > 0 ? "stopped" : next is null ? "clear" : "open",
             stops,
-            plan.Findings.Count(f => f.Severity == Core.Findings.Severity.Caution),
-            next is null ? "Print the set-out" : next.State == StepState.Stopped ? $"{next.Step}: clear {Words.Count(next.Stops, "stop")}" : $"{next.Step}: {next.Says.Say(new LengthStyle(plan.Sheet.Head.Units))}",
-            plan.Findings.Count > 0 && plan.Findings[0].Stops ? plan.Findings[0].Kind.Title : string.Empty,
-            item("/display"),
-            item("/mount"),
-            item("/fixing/fastener"));
+            plan.Findings.Count(f => f.Severity == Severity.Caution),
+            next is null ? "Print the set-out"
+                : next.State == StageState.Stopped ? $"{next.Stage.Id.Title}: clear {Words.Count(next.Stops, "stop")}"
+                : $"{next.Stage.Id.Title}: {next.Says.Say(new LengthStyle(plan.Sheet.Head.Units))}",
+            plan.Findings.Count > 0 && plan.Findings[0].Stops ? plan.Findings[0].Kind.Title : string.Empty);
     }
+
+    // Every copy of something from the catalogue says from where it was copied, wherever on the sheet it stands.
+    private static HashSet<string> Used(JsonNode? node)
+    {
+        var used = new HashSet<string>();
+        void Look(JsonNode? part)
+        {
+            foreach (var (name, value) in part as JsonObject ?? [])
+            {
+                if (name == Product.CatalogueKey && value is JsonValue key && key.TryGetValue<string>(out var id))
+                {
+                    used.Add(id);
+                }
+                else
+                {
+                    Look(value);
+                }
+            }
+        }
+
+        Look((node as JsonObject)?["items"]);
+        return used;
+    }
+
+    private sealed record Planned(long Seq, JobPlan Plan, IReadOnlyList<SheetProblem> Problems);
 }

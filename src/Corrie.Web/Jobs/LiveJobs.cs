@@ -35,7 +35,7 @@ public sealed class LiveJobs
         channels[channel] = true;
         try
         {
-            yield return Moved(company.Entries.Read(job)?.Seq ?? 0);
+            yield return Moved(company.Jobs.Find(job)?.Seq ?? 0);
             await foreach (var seq in channel.Reader.ReadAllAsync(stop))
             {
                 yield return Moved(seq);

@@ -1,66 +1,91 @@
 using System.Text.Json.Nodes;
-using Corrie.Core.Jobs.Format;
+using Corrie.Core.Format;
+using Corrie.Core.Jobs;
 using Corrie.Core.Measure;
+using Corrie.Core.Planning;
 using Corrie.Core.Survey;
+using Corrie.Web.Forms;
 
 namespace Corrie.Web.Jobs;
 
-/// <summary>Parts of the sheet and their values in plain words, for the history and for rivals.</summary>
+/// <summary>Parts of the sheet and their values in plain words, for the history and for rivals: what they are called comes from their descriptions.</summary>
 public static class PathWords
 {
     /// <summary>What a part is called.</summary>
     public static string Name(string path, JsonObject document)
     {
-        var keys = path.Split('/', StringSplitOptions.RemoveEmptyEntries);
-        return keys switch
+        if (path.Length == 0)
         {
-            [] => "the whole sheet",
-            ["placement", "height"] => "the display's height",
-            ["placement", "across" or "over"] => "the display's sideways place",
-            ["placement", "approval"] => "the client's consent",
-            ["setOut", "across"] => "the hook of the foot tape",
-            ["setOut", "up"] => "the hook of the upright tape",
-            ["display"] => "the display",
-            ["mount"] => "the mount",
-            ["fixing", "fastener"] => "the bolt",
-            ["wall", "scan"] => "the search for services",
-            ["wall", "features", var id, ..] => $"{Pointer.Get(document, $"/wall/features/{id}/name")?.ToString() ?? "a feature"}{(keys.Length > 3 ? ", " + Says(path) : string.Empty)}",
-            ["wall", "studs", var id, ..] => $"stud {id}{(keys.Length > 3 ? ", " + Says(path) : string.Empty)}",
-            ["wall", "evidence", var id] => "evidence of framing",
-            ["wall", "evidence", ..] => "evidence of framing, " + Says(path),
-            ["wall", "readings", var id] => "a reading",
-            ["wall", "photos", ..] => "a photo",
-            ["wall", "testHoles", ..] => "a test hole",
-            ["wall", "crosses", ..] => "the client's cross",
-            ["wall", "layers"] => "the build-up",
-            ["wall", "layers", var id, ..] => $"layer {Pointer.Get(document, $"/wall/layers/{id}/name")?.ToString() ?? id}{(keys.Length > 3 ? ", " + Says(path) : string.Empty)}",
-            ["placement", "viewers", var id, ..] => $"{Pointer.Get(document, $"/placement/viewers/{id}/name")?.ToString() ?? "a seat"}{(keys.Length > 3 ? ", " + Says(path) : string.Empty)}",
-            _ => Says(path),
-        };
+            return "the whole sheet";
+        }
+
+        var keys = Pointer.Split(path);
+        if (keys is ["walls" or "items", var key, ..] && keys.Count >= 2)
+        {
+            var holder = $"/{keys[0]}/{key}";
+            var name = Pointer.Get(document, holder + "/name")?.ToString();
+            var only = keys[0] == "walls" && document["walls"] is JsonObject { Count: 1 };
+            var called = name is { Length: > 0 } ? name : keys[0] == "walls" ? "wall " + key.TrimStart('w') : $"{Pointer.Get(document, holder + "/kind") ?? "thing"} {key}";
+            return keys.Count == 2 ? called : only ? Within(path, document, 2) : $"{called}, {Within(path, document, 2)}";
+        }
+
+        return Within(path, document, 0);
     }
 
     /// <summary>A value in a few words.</summary>
     /// <param name="value">The value.</param>
     /// <param name="style">The reader's units.</param>
-    /// <param name="wall">The wall whose points a reading names; null leaves their keys.</param>
-    public static string Value(JsonNode? value, LengthStyle style, Wall? wall = null) => value switch
+    /// <param name="path">The part whose value it is; empty where that does not matter.</param>
+    /// <param name="plan">The plan of the sheet, for the names of the points of a wall; null leaves their keys.</param>
+    public static string Value(JsonNode? value, LengthStyle style, string path = "", JobPlan? plan = null) => value switch
     {
         null => "nothing",
         JsonValue v when v.TryGetValue<string>(out var text) =>
             LengthReader.Read(text, UnitSystem.Millimetres, directed: true) is { Ok: true } read && text.Any(char.IsLetter) ? read.Value.Show(style).ToString() : text,
+        JsonValue v when v.TryGetValue<bool>(out var yes) => yes ? "yes" : "no",
         JsonObject group when group["picture"] is not null => "a photo of " + group["of"],
         JsonObject group when group["at"] is { } at && group["kind"] is { } kind => $"{kind} at {Value(at, style)}",
-        JsonObject group when group["value"] is { } length && group["from"] is { } from => $"{Point(from, wall)} to {Point(group["to"], wall)} {Value(length, style)}",
+        JsonObject group when group["value"] is { } length && group["from"] is { } from => $"{Point(from, path, plan)} to {Point(group["to"], path, plan)} {Value(length, style)}",
         JsonObject group when group["name"] is { } name => name.ToString(),
+        JsonObject group when group["product"]?["name"] is { } product => product.ToString(),
+        JsonObject group when group["kind"] is { } kind => $"a {kind}",
         JsonObject group when group["by"] is { } by => "by " + by,
         JsonObject group when group["centre"] is { } centre => "at " + Value(centre, style),
         JsonObject group when group["state"] is { } state => $"{state}, where readings put it",
         JsonObject group when group["job"] is not null => "a whole sheet",
-        JsonObject group => $"{group.Count} values",
+        JsonObject group => Words.Count(group.Count, "value"),
         _ => value.ToJsonString(),
     };
 
-    private static string Point(JsonNode? key, Wall? wall) => key is null ? "somewhere" : wall is null ? key.ToString() : Surveyor.Name(wall, key.ToString());
+    // The description of the last part that has words of its own, and the name of the row that it is in.
+    private static string Within(string path, JsonObject document, int from)
+    {
+        var keys = Pointer.Split(path);
+        var words = new List<string>();
+        var here = string.Concat(keys.Take(from).Select(k => "/" + k));
+        var inMap = false;
+        for (var i = from; i < keys.Count; i++)
+        {
+            here = Pointer.Join(here, keys[i]);
+            var shape = JobForm.At(here, document);
+            if (inMap)
+            {
+                words.Add(Pointer.Get(document, here + "/name")?.ToString() is { Length: > 0 } name ? name : i == keys.Count - 1 ? shape?.Says ?? keys[i] : $"{One(shape?.Says)} {keys[i]}");
+            }
+            else if (i == keys.Count - 1)
+            {
+                words.Add(shape is null ? FieldText.Spoken(keys[i]) : shape is IMap or IGroup ? FieldText.Spoken(keys[i]) : shape.Says);
+            }
 
-    private static string Says(string path) => SheetShape.Root.At(path)?.Says ?? path;
+            inMap = shape is IMap;
+        }
+
+        return string.Join(", ", words);
+    }
+
+    private static string One(string? says) => says is null ? "part" : says.StartsWith("a ", StringComparison.Ordinal) ? says[2..] : says;
+
+    private static string Point(JsonNode? key, string path, JobPlan? plan) => key is null ? "somewhere"
+        : plan is not null && Pointer.Split(path) is ["walls", var wall, ..] && plan.Survey(wall) is { } surveyed ? Surveyor.Name(surveyed.Wall, key.ToString())
+        : key.ToString();
 }

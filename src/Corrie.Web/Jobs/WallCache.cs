@@ -19,8 +19,8 @@ public sealed class WallCache : IOutputCachePolicy
     public ValueTask CacheRequestAsync(OutputCacheContext context, CancellationToken cancellation)
     {
         var http = context.HttpContext;
-        var reader = HttpMethods.IsGet(http.Request.Method) ? Reader.Of(http, http.RequestServices.GetRequiredService<Companies>()) : null;
-        if (reader is null || !long.TryParse(http.Request.RouteValues["id"]?.ToString(), out var id) || reader.Company.Entries.Read(id) is not { } ledger)
+        var user = HttpMethods.IsGet(http.Request.Method) ? CurrentUser.Of(http, http.RequestServices.GetRequiredService<Companies>()) : null;
+        if (user is null || !long.TryParse(http.Request.RouteValues["id"]?.ToString(), out var id) || user.Company.Jobs.Find(id) is not { } job)
         {
             context.EnableOutputCaching = false;
             return ValueTask.CompletedTask;
@@ -32,9 +32,9 @@ public sealed class WallCache : IOutputCachePolicy
         var vary = context.CacheVaryByRules;
         vary.QueryKeys = "*";
         vary.HeaderNames = new(["HX-Request", "Accept-Encoding"]);
-        vary.VaryByValues["who"] = $"{reader.Company.Key}/{reader.SignIn}/{reader.Role}/{reader.SiteId}/{reader.Units}";
+        vary.VaryByValues["who"] = $"{user.Company.Key}/{user.SignIn}/{user.Role}/{user.SiteId}/{user.Units}";
         vary.VaryByValues["form"] = http.Request.Cookies["corrie-form"] ?? string.Empty;
-        vary.VaryByValues["what"] = $"{ledger.Seq}/{reader.Company.Catalogue.Changes}";
+        vary.VaryByValues["what"] = $"{job.Seq}/{user.Company.Catalogue.Changes}/{user.Company.Policies.Read().Version}";
         return ValueTask.CompletedTask;
     }
 

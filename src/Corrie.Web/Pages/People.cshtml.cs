@@ -8,7 +8,7 @@ namespace Corrie.Web.Pages;
 
 /// <summary>The company's people, and who may do what.</summary>
 [Authorize(nameof(Permission.ManagePeople))]
-public sealed class PeopleModel(Reader reader, Passwords passwords, TimeProvider time) : PageModel
+public sealed class PeopleModel(CurrentUser user, Passwords passwords, TimeProvider time) : PageModel
 {
     /// <summary>The new person's name.</summary>
     [BindProperty]
@@ -30,10 +30,10 @@ public sealed class PeopleModel(Reader reader, Passwords passwords, TimeProvider
     public string? Problem { get; private set; }
 
     /// <summary>Everybody.</summary>
-    public IReadOnlyList<Person> Everybody => reader.Company.People.All();
+    public IReadOnlyList<Person> Everybody => user.Company.People.All();
 
     /// <summary>Sites for clients.</summary>
-    public IReadOnlyList<Site> Sites => reader.Company.Jobs.Sites();
+    public IReadOnlyList<Site> Sites => user.Company.Jobs.Sites();
 
     /// <summary>The time.</summary>
     public DateTimeOffset Now => time.GetUtcNow();
@@ -64,14 +64,14 @@ public sealed class PeopleModel(Reader reader, Passwords passwords, TimeProvider
         var (role, fault) = AskedRole();
         fault = string.IsNullOrWhiteSpace(PersonName) ? "No name was typed. Expected: the person's name."
             : fault is not null ? fault
-            : reader.Company.People.Find(SignInName ?? string.Empty) is not null ? $"Somebody signs in as '{SignInName}' already. Expected: another name."
+            : user.Company.People.Find(SignInName ?? string.Empty) is not null ? $"Somebody signs in as '{SignInName}' already. Expected: another name."
             : Passwords.Fault(SignInName, password);
         if (fault is not null)
         {
             return Refuse(fault);
         }
 
-        reader.Company.People.Add(SignInName!, PersonName!.Trim(), role, passwords.Hash(SignInName!, password!), role == Data.Role.Client ? SiteId : null);
+        user.Company.People.Add(SignInName!, PersonName!.Trim(), role, passwords.Hash(SignInName!, password!), role == Data.Role.Client ? SiteId : null);
         return Redirect("/people");
     }
 
@@ -79,7 +79,7 @@ public sealed class PeopleModel(Reader reader, Passwords passwords, TimeProvider
     public IActionResult OnPostPassword(long id, string? password) => Change(
         id,
         person => Passwords.Fault(person.SignIn, password),
-        person => reader.Company.People.SetPassword(id, passwords.Hash(person.SignIn, password!)),
+        person => user.Company.People.SetPassword(id, passwords.Hash(person.SignIn, password!)),
         "has a new password");
 
     /// <summary>Gives somebody another role, from their next press on.</summary>
@@ -89,7 +89,7 @@ public sealed class PeopleModel(Reader reader, Passwords passwords, TimeProvider
         return Change(
             id,
             person => fault ?? (role.May(Permission.ManagePeople) ? null : LastFault(person)),
-            _ => reader.Company.People.SetRole(id, role, role == Data.Role.Client ? SiteId : null),
+            _ => user.Company.People.SetRole(id, role, role == Data.Role.Client ? SiteId : null),
             "has another role, and signs in anew");
     }
 
@@ -97,7 +97,7 @@ public sealed class PeopleModel(Reader reader, Passwords passwords, TimeProvider
     public IActionResult OnPostLeft(long id, bool left) => Change(
         id,
         person => left ? LastFault(person) : null,
-        _ => reader.Company.People.SetLeft(id, left),
+        _ => user.Company.People.SetLeft(id, left),
         left ? "has left, and cannot sign in any more" : "is back");
 
     private IActionResult Change(long id, Func<Person, string?> fault, Action<Person> change, string done)

@@ -51,7 +51,7 @@ public sealed class SetupModel(Companies companies, Passwords passwords) : PageM
         var company = companies.Create(letters.Length > 0 ? letters : "company");
         company.SetName(Company.Trim());
         company.People.Add(SignInName!, PersonName!.Trim(), Role.Lead, passwords.Hash(SignInName!, password!));
-        await HttpContext.SignInAsync(Reader.Principal(company, company.People.Find(SignInName!)!, CookieAuthenticationDefaults.AuthenticationScheme));
+        await HttpContext.SignInAsync(CurrentUser.Principal(company, company.People.Find(SignInName!)!, CookieAuthenticationDefaults.AuthenticationScheme));
         return Redirect("/jobs");
     }
 }

@@ -38,6 +38,13 @@ public sealed class SignInModel(Companies companies, Passwords passwords) : Page
     public async Task<IActionResult> OnPostAsync(string? password)
     {
         var key = Company ?? (CompanyKeys.Count == 1 ? CompanyKeys[0] : null);
+        if (key is not null && companies.Refusal(key) is { } refusal)
+        {
+            Problem = refusal;
+            Response.StatusCode = StatusCodes.Status409Conflict;
+            return Page();
+        }
+
         if (key is null || companies.Find(key) is not { } company)
         {
             Problem = "Choose the company first.";
@@ -48,7 +55,7 @@ public sealed class SignInModel(Companies companies, Passwords passwords) : Page
         switch (result)
         {
             case SignInOutcome.Welcome:
-                await HttpContext.SignInAsync(Reader.Principal(company, person!, CookieAuthenticationDefaults.AuthenticationScheme));
+                await HttpContext.SignInAsync(CurrentUser.Principal(company, person!, CookieAuthenticationDefaults.AuthenticationScheme));
                 return LocalRedirect(Url.IsLocalUrl(ReturnUrl) ? ReturnUrl : "/jobs");
             case SignInOutcome.Locked:
                 Problem = $"Too many wrong passwords. Try again after {person!.LockedUntil!.Value:HH:mm} UTC.";

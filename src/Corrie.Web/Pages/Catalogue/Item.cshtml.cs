@@ -1,5 +1,6 @@
 using System.Text.Json.Nodes;
-using Corrie.Core.Jobs.Format;
+using Corrie.Core.Catalogue;
+using Corrie.Core.Format;
 using Corrie.Core.Measure;
 using Corrie.Data;
 using Corrie.Web.Access;
@@ -14,38 +15,14 @@ namespace Corrie.Web.Pages.Catalogue;
 
 /// <summary>One item of the catalogue: its figures, its drawing and the jobs that use it.</summary>
 [Authorize(nameof(Permission.ReadCatalogue))]
-public sealed class ItemModel(Reader reader) : PageModel
+public sealed class ItemModel(CurrentUser user) : PageModel
 {
-    private static readonly Dictionary<string, (string Heading, string[] Names)[]> Headings = new()
-    {
-        ["display"] =
-        [
-            ("What it is", ["name", "diagonal", "aspect", "mass", "portsUsed"]),
-            ("Its outside", ["width", "height", "depth", "pictureUp"]),
-            ("Its holes", ["vesaWidth", "vesaHeight", "vesaCentreUp", "vesaCentreRight"]),
-        ],
-        ["mount"] =
-        [
-            ("What it is", ["name", "kind", "walls", "studs", "mass"]),
-            ("What it carries", ["rated", "sizeFrom", "sizeTo", "vesaNarrowest", "vesaWidest", "vesaHighest"]),
-            ("Its plate", ["plateWidth", "plateHeight", "hookUp", "plateThickness", "rows", "templateHeight"]),
-            ("Its arms", ["hookAboveFirstHole", "armPitch", "armHoles", "armTopAboveHook", "armLength"]),
-            ("How it moves", ["slide", "raiseBy", "lowerBy", "tiltDown", "depthParked", "depthExtended", "clearAbove"]),
-        ],
-        ["fastener"] =
-        [
-            ("What it is", ["name", "kind"]),
-            ("Its size", ["diameter", "length", "tip", "washer", "hole", "grip"]),
-            ("What it holds", ["ratedTension", "basis"]),
-        ],
-    };
-
     private JsonObject document = [];
     private Dictionary<string, string> typed = [];
 
     /// <summary>Which kind.</summary>
     [BindProperty(SupportsGet = true)]
-    public string Kind { get; set; } = "display";
+    public string Kind { get; set; } = Display.Kind.Word;
 
     /// <summary>The item's key, or <c>new</c>.</summary>
     [BindProperty(SupportsGet = true)]
@@ -62,7 +39,7 @@ public sealed class ItemModel(Reader reader) : PageModel
     public string ChangedBy { get; private set; } = string.Empty;
 
     /// <summary>Whether the reader may change it.</summary>
-    public bool Edits => reader.May(Permission.EditCatalogue);
+    public bool Edits => user.May(Permission.EditCatalogue);
 
     /// <summary>What is wrong with what was typed.</summary>
     public List<string> Problems { get; } = [];
@@ -74,7 +51,7 @@ public sealed class ItemModel(Reader reader) : PageModel
     public IReadOnlyList<JobRow> UsedBy { get; private set; } = [];
 
     /// <summary>Its members.</summary>
-    public IEnumerable<Member> Members => Form.Members.Where(m => m.Name != "item");
+    public IEnumerable<Member> Members => ((IGroup)Sort.Form).Members.Where(m => m.Name != Product.CatalogueKey);
 
     /// <summary>Its members by what they are about, in the order in which somebody reads a data sheet.</summary>
     public IEnumerable<(string Heading, IReadOnlyList<Member> Members)> Groups
@@ -82,7 +59,7 @@ public sealed class ItemModel(Reader reader) : PageModel
         get
         {
             var rest = Members.ToList();
-            foreach (var (heading, names) in Headings.GetValueOrDefault(Kind, []))
+            foreach (var (heading, names) in Sort.Headings)
             {
                 List<Member> group = [.. names.Select(n => rest.FirstOrDefault(m => m.Name == n)).OfType<Member>()];
                 rest.RemoveAll(group.Contains);
@@ -97,35 +74,26 @@ public sealed class ItemModel(Reader reader) : PageModel
     }
 
     /// <summary>Its drawing; null where it is not sound yet.</summary>
-    public IHtmlContent? Drawing => Sound(document).Count == 0 ? ItemDrawing.Draw(Kind, document, reader.Style(UnitSystem.Inches)) : null;
+    public IHtmlContent? Drawing => Sound(document).Count == 0 ? ItemDrawing.Draw(Sort, document, user.Style(UnitSystem.Inches)) : null;
 
-    private GroupShape Form => Kind switch
-    {
-        "mount" => SheetShape.Mount,
-        "fastener" => SheetShape.Fastener,
-        _ => SheetShape.Display,
-    };
+    private ProductKind Sort => ProductKinds.Of(Kind)!;
 
     /// <summary>The words of a choice; null for anything else.</summary>
-    public IReadOnlyList<string>? Words(Shape shape) => shape is ChoiceShape choice ? choice.Words : shape is YesNoShape ? ["true", "false"] : null;
+    public IReadOnlyList<string>? Words(Shape shape) => shape is IChoice choice ? choice.Words : shape is YesNoShape ? ["true", "false"] : null;
 
     /// <summary>Whether a member is a list.</summary>
-    public bool IsList(Shape shape) => shape is ListShape;
+    public bool IsList(Shape shape) => shape is IListed;
 
     /// <summary>How a list is typed.</summary>
-    public string ListHint(string name) => name == "rows"
-        ? "A row a line: name, height over the hook line, then its holes and slots: top -1/2 in: -9 in..-7 in, 7 in..9 in"
-        : "One or more of wood-studs, steel-studs, masonry, with commas";
+    public string ListHint(Shape shape) => (shape as IListed)?.Hint ?? string.Empty;
+
+    /// <summary>How many lines a list takes.</summary>
+    public int Lines(Member member) => Math.Clamp(Text(member.Name).Count(c => c == '\n') + 2, 2, 8) - (Text(member.Name).Contains('\n') ? 0 : 1);
 
     /// <summary>What stands in a member, as it is typed.</summary>
-    public string Text(string name) => typed.TryGetValue(name, out var text) ? text : document[name] switch
-    {
-        null => string.Empty,
-        JsonArray rows when name == "rows" => string.Join('\n', rows.Select(r =>
-            $"{r!["id"]} {r["aboveHook"]}: {string.Join(", ", ((JsonArray)r["slots"]!).Select(s => $"{s!["from"]}..{s["to"]}"))}")),
-        JsonArray list => string.Join(", ", list.Select(w => w!.ToString())),
-        var value => value.ToString(),
-    };
+    public string Text(string name) => typed.TryGetValue(name, out var text) ? text
+        : document[name] is { } value && Members.FirstOrDefault(m => m.Name == name) is { } member ? member.Shape is LengthShape ? value.ToString() : member.Shape.Text(value, user.Style(UnitSystem.Inches))
+        : string.Empty;
 
     /// <summary>Shows the item.</summary>
     public IActionResult OnGet() => Load() ? Page() : NotFound();
@@ -160,11 +128,11 @@ public sealed class ItemModel(Reader reader) : PageModel
         }
 
         var key = Item == "new" ? Kind[..1] + Guid.NewGuid().ToString("N")[..8] : Item;
-        if (!reader.Company.Catalogue.Save(key, Kind, made, Item == "new" ? 0 : Version, reader.SignIn))
+        if (!user.Company.Catalogue.Save(key, Kind, made, Item == "new" ? 0 : Version, user.SignIn))
         {
             Problems.Add("Somebody else has changed this item meanwhile; what you typed is kept here. Open the item in another window, compare, and keep it again.");
             Response.StatusCode = StatusCodes.Status409Conflict;
-            Version = reader.Company.Catalogue.Find(key)?.Version ?? 0;
+            Version = user.Company.Catalogue.Find(key)?.Version ?? 0;
             return Page();
         }
 
@@ -173,13 +141,6 @@ public sealed class ItemModel(Reader reader) : PageModel
 
     private JsonNode? Take(Member member, string text)
     {
-        if (member.Shape is ListShape)
-        {
-            return member.Name == "rows"
-                ? new JsonArray([.. text.Split('\n', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries).Select(Row)])
-                : new JsonArray([.. text.Split(',', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries).Select(w => JsonValue.Create(w))]);
-        }
-
         var value = member.Shape.Take(text, UnitSystem.Inches, out var problem);
         if (problem is not null)
         {
@@ -190,24 +151,10 @@ public sealed class ItemModel(Reader reader) : PageModel
         return value;
     }
 
-    // What cannot be taken apart stays text, and the check of the whole says what was expected.
-    private static JsonNode Row(string line)
-    {
-        var (head, rest) = line.Split(':', 2) is [var h, var r] ? (h.Trim(), r) : (line, string.Empty);
-        var space = head.IndexOf(' ');
-        return new JsonObject
-        {
-            ["id"] = space < 0 ? head : head[..space],
-            ["aboveHook"] = space < 0 ? string.Empty : head[(space + 1)..].Trim(),
-            ["slots"] = new JsonArray([.. rest.Split(',', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries).Select(s =>
-                (JsonNode)new JsonObject { ["from"] = s.Split("..")[0].Trim(), ["to"] = s.Split("..")[^1].Trim() })]),
-        };
-    }
-
     private List<SheetProblem> Sound(JsonObject item)
     {
         var problems = new List<SheetProblem>();
-        Form.Check(item, string.Empty, problems);
+        Sort.Form.Check(item, string.Empty, problems);
         return problems;
     }
 
@@ -215,23 +162,18 @@ public sealed class ItemModel(Reader reader) : PageModel
     {
         if (Item == "new")
         {
-            Name = Kind switch
-            {
-                "mount" => "A new mount",
-                "fastener" => "A new bolt, screw or toggle",
-                _ => "A new display",
-            };
+            Name = "A new " + char.ToLowerInvariant(Sort.Title[0]) + Sort.Title[1..];
             return Edits;
         }
 
-        if (reader.Company.Catalogue.Find(Item) is not { } found || found.Kind != Kind)
+        if (user.Company.Catalogue.Find(Item) is not { } found || found.Kind != Kind)
         {
             return false;
         }
 
-        JobDesk.Refresh(reader.Company);
+        JobDesk.Refresh(user.Company);
         (document, Name, Version, ChangedBy) = (found.Document, found.Name, found.Version, found.ChangedBy);
-        UsedBy = reader.Company.Jobs.List(new(Item: Item, PerPage: 50)).Jobs;
+        UsedBy = user.Company.Jobs.List(new(Item: Item, PerPage: 50)).Jobs;
         return true;
     }
 }

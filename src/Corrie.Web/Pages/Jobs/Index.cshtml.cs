@@ -1,4 +1,4 @@
-using Corrie.Core.Jobs;
+using Corrie.Core.Planning;
 using Corrie.Data;
 using Corrie.Web.Access;
 using Corrie.Web.Jobs;
@@ -10,7 +10,7 @@ namespace Corrie.Web.Pages.Jobs;
 
 /// <summary>The jobs, each with its wall in small, its state, what is wrong and what comes next.</summary>
 [Authorize(nameof(Permission.ReadJobs))]
-public sealed class IndexModel(Reader reader) : PageModel
+public sealed class IndexModel(CurrentUser user) : PageModel
 {
     private const int PerPage = 24;
 
@@ -31,7 +31,7 @@ public sealed class IndexModel(Reader reader) : PageModel
     public int Number { get; set; } = 1;
 
     /// <summary>Who reads.</summary>
-    public Reader Reader => reader;
+    public CurrentUser CurrentUser => user;
 
     /// <summary>The jobs of this page.</summary>
     public IReadOnlyList<JobRow> List { get; private set; } = [];
@@ -51,13 +51,13 @@ public sealed class IndexModel(Reader reader) : PageModel
     /// <summary>Shows the list.</summary>
     public void OnGet()
     {
-        JobDesk.Refresh(reader.Company);
+        JobDesk.Refresh(user.Company);
         Number = Math.Max(1, Number);
-        (List, Total) = reader.Company.Jobs.List(new(
-            Search ?? string.Empty, string.IsNullOrEmpty(State) ? null : State, reader.SiteId, string.IsNullOrEmpty(Item) ? null : Item, Number, PerPage));
-        UsedBy = string.IsNullOrEmpty(Item) ? null : reader.Company.Catalogue.Find(Item)?.Name;
+        (List, Total) = user.Company.Jobs.List(new(
+            Search ?? string.Empty, string.IsNullOrEmpty(State) ? null : State, user.SiteId, string.IsNullOrEmpty(Item) ? null : Item, Number, PerPage));
+        UsedBy = string.IsNullOrEmpty(Item) ? null : user.Company.Catalogue.Find(Item)?.Name;
     }
 
     /// <summary>The plan of a job in the list.</summary>
-    public JobPlan? PlanOf(JobRow job) => reader.Company.Entries.Read(job.Id) is { } ledger ? JobDesk.PlanOf(ledger).Plan : null;
+    public JobPlan? PlanOf(JobRow job) => job.Summary.State == JobSummary.Damaged ? null : JobDesk.PlanOrNothing(user.Company, job.Id);
 }

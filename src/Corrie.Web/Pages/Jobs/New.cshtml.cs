@@ -1,7 +1,8 @@
 using System.Text.Json.Nodes;
+using Corrie.Core.Format;
 using Corrie.Core.Jobs;
-using Corrie.Core.Jobs.Format;
 using Corrie.Core.Measure;
+using Corrie.Core.Planning;
 using Corrie.Data;
 using Corrie.Web.Access;
 using Corrie.Web.Jobs;
@@ -13,7 +14,7 @@ namespace Corrie.Web.Pages.Jobs;
 
 /// <summary>Starts a job: from a wall's size, from a like job, or from a file.</summary>
 [Authorize(nameof(Permission.StartJobs))]
-public sealed class NewModel(Reader reader) : PageModel
+public sealed class NewModel(CurrentUser user) : PageModel
 {
     /// <summary>What the crew calls the wall.</summary>
     [BindProperty]
@@ -62,14 +63,14 @@ public sealed class NewModel(Reader reader) : PageModel
         var units = JobUnits == "mm" ? "mm" : "in";
         var document = JobFile.New(Number?.Trim() ?? string.Empty, Title?.Trim() ?? string.Empty, string.Empty, units);
         var problems = new List<string>();
-        foreach (var (path, typed, label) in new[] { ("/wall/width", Width, "Corner to corner"), ("/wall/height", Height, "Floor to ceiling") })
+        foreach (var (path, typed, label) in new[] { ("/walls/w1/width", Width, "Corner to corner"), ("/walls/w1/height", Height, "Floor to ceiling") })
         {
             if (string.IsNullOrWhiteSpace(typed))
             {
                 continue;
             }
 
-            var value = SheetShape.Root.At(path)!.Take(typed, units == "mm" ? UnitSystem.Millimetres : UnitSystem.Inches, out var problem);
+            var value = JobForm.At(path)!.Take(typed, units == "mm" ? UnitSystem.Millimetres : UnitSystem.Inches, out var problem);
             if (problem is not null)
             {
                 problems.Add($"{label}: {problem}");
@@ -90,7 +91,7 @@ public sealed class NewModel(Reader reader) : PageModel
             return Refuse(problems);
         }
 
-        var siteId = SiteId is > 0 && Sites.Any(s => s.Id == SiteId) ? SiteId.Value : reader.Company.Jobs.AddSite(SiteName?.Trim() is { Length: > 0 } name ? name : "Site", string.Empty, string.Empty);
+        var siteId = SiteId is > 0 && Sites.Any(s => s.Id == SiteId) ? SiteId.Value : user.Company.Jobs.AddSite(SiteName?.Trim() is { Length: > 0 } name ? name : "Site", string.Empty, string.Empty);
         return await StartAsync(siteId, document);
     }
 
@@ -98,14 +99,24 @@ public sealed class NewModel(Reader reader) : PageModel
     public async Task<IActionResult> OnPostLikeAsync(long like)
     {
         Load();
-        if (reader.Open(like) is not { } job)
+        if (user.Open(like) is not { } job)
         {
             return Refuse(["The job to copy is not there any more."]);
         }
 
         var document = (JsonObject)job.Ledger.Document.DeepClone();
-        Pointer.Set(document, "/placement/approval", null);
-        Pointer.Set(document, "/wall/scan", null);
+        foreach (var item in job.Plan.Sheet.Items)
+        {
+            Pointer.Set(document, item.Here.Pointer + "/place/approval", null);
+        }
+
+        foreach (var wall in job.Plan.Sheet.Walls)
+        {
+            Pointer.Set(document, wall.Here.Pointer + "/scan", null);
+        }
+
+        // A new job takes the company's figures of today.
+        Pointer.Set(document, "/policy", null);
         Pointer.Set(document, "/job/number", JsonValue.Create(string.Empty));
         Pointer.Set(document, "/job/title", JsonValue.Create($"Like {job.Plan.Sheet.Head.Title}"));
         return await StartAsync(job.Row.Site.Id, document);
@@ -127,21 +138,19 @@ public sealed class NewModel(Reader reader) : PageModel
             return Refuse([problem!.ToString()]);
         }
 
-        var (_, problems) = SheetReader.Read(document);
+        var (_, problems) = JobForm.Read(document);
         if (problems.Count > 0)
         {
             return Refuse([.. problems.Take(8).Select(p => p.ToString())]);
         }
 
-        var siteName = Pointer.Get(document, "/job/site")?.GetValue<string>() is { Length: > 0 } name ? name : "Imported";
-        var site = Sites.FirstOrDefault(s => s.Name == siteName)?.Id ?? reader.Company.Jobs.AddSite(siteName, string.Empty, string.Empty);
-        return await StartAsync(site, document);
+        return await StartAsync(JobDesk.SiteOf(user.Company, document), document);
     }
 
     private void Load()
     {
-        Sites = reader.Company.Jobs.Sites();
-        Earlier = reader.Company.Jobs.List(new(PerPage: 100)).Jobs;
+        Sites = user.Company.Jobs.Sites();
+        Earlier = user.Company.Jobs.List(new(PerPage: 100)).Jobs;
         SiteId ??= Sites.Count > 0 ? Sites[0].Id : 0;
     }
 
@@ -154,9 +163,9 @@ public sealed class NewModel(Reader reader) : PageModel
 
     private async Task<IActionResult> StartAsync(long siteId, JsonObject document)
     {
-        var id = await JobStart.StartAsync(reader.Company, siteId, document, reader.SignIn, "page");
+        var id = await JobStart.StartAsync(user.Company, siteId, document, user.SignIn, "page");
         // A job opens at what it needs first; a wall that nobody has looked at is looked at from behind.
-        var next = reader.Open(id)!.Plan.Next?.Step ?? Step.Place;
-        return Redirect($"/jobs/{id}/{next.Word()}?view={(next == Step.Survey ? "behind" : "front")}");
+        var next = user.Open(id)!.Plan.Next?.Stage.Step ?? WorkStep.Place;
+        return Redirect($"/jobs/{id}/{next.Word}?view={(next == WorkStep.Survey ? "behind" : "front")}");
     }
 }

@@ -9,7 +9,7 @@ namespace Corrie.Web.Pages.Practice;
 
 /// <summary>A hidden wall to practise on. All that was done stands in the address, so that going back takes it back.</summary>
 [Authorize(nameof(Permission.ReadJobs))]
-public sealed class IndexModel(Reader reader) : PageModel
+public sealed class IndexModel(CurrentUser user) : PageModel
 {
     /// <summary>The wall's number.</summary>
     [BindProperty(SupportsGet = true)]
@@ -42,7 +42,7 @@ public sealed class IndexModel(Reader reader) : PageModel
     public ReadProblem? Problem { get; private set; }
 
     /// <summary>The reader's units.</summary>
-    public LengthStyle Style => reader.Style(UnitSystem.Inches);
+    public LengthStyle Style => user.Style(UnitSystem.Inches);
 
     /// <summary>The address after something more.</summary>
     public string To(string? move, bool hint = false, bool done = false) =>

@@ -1,4 +1,5 @@
-using Corrie.Core.Jobs.Entries;
+using Corrie.Core.Jobs;
+using Corrie.Data;
 using Corrie.Web.Access;
 using Corrie.Web.Jobs;
 using Microsoft.AspNetCore.Authorization;
@@ -18,9 +19,10 @@ public sealed record HistoryLine(Entry Entry, string Author, string What, string
 
 /// <summary>Who changed what, when, and what it was before.</summary>
 [Authorize(nameof(Permission.ReadJobs))]
-public sealed class HistoryModel(Reader reader) : PageModel
+public sealed class HistoryModel(CurrentUser user) : PageModel
 {
     private const int Most = 100;
+    private const int MostRaw = 1000;
 
     /// <summary>The job's key.</summary>
     [BindProperty(SupportsGet = true)]
@@ -30,8 +32,17 @@ public sealed class HistoryModel(Reader reader) : PageModel
     [BindProperty(SupportsGet = true)]
     public long? Before { get; set; }
 
-    /// <summary>The job.</summary>
-    public OpenJob Job { get; private set; } = null!;
+    /// <summary>What the list knows of the job.</summary>
+    public JobRow Row { get; private set; } = null!;
+
+    /// <summary>The job; null where it is damaged.</summary>
+    public OpenJob? Job { get; private set; }
+
+    /// <summary>What is damaged; null where nothing is.</summary>
+    public string? Damage { get; private set; }
+
+    /// <summary>The entries of a damaged job as they lie in the file, latest first.</summary>
+    public IReadOnlyList<RawEntry> Raw { get; private set; } = [];
 
     /// <summary>Some entries, latest first.</summary>
     public IReadOnlyList<HistoryLine> Lines { get; private set; } = [];
@@ -39,23 +50,39 @@ public sealed class HistoryModel(Reader reader) : PageModel
     /// <summary>Shows the history.</summary>
     public IActionResult OnGet()
     {
-        if (reader.Open(Id) is not { } job)
+        if (user.Find(Id) is not { } row)
         {
             return NotFound();
         }
 
+        Row = row;
+        OpenJob job;
+        try
+        {
+            if (user.Open(Id) is not { } opened)
+            {
+                return NotFound();
+            }
+
+            job = opened;
+        }
+        catch (DamagedJobException e)
+        {
+            (Damage, Raw) = (e.Message, user.Company.Entries.ReadRaw(Id, MostRaw));
+            return Page();
+        }
+
         Job = job;
-        var style = reader.Style(job.Plan.Sheet.Head.Units);
-        var wall = job.Plan.Sheet.Wall;
-        var names = reader.Company.People.All().ToDictionary(p => p.SignIn, p => p.Name);
+        var style = user.Style(job.Plan.Sheet.Head.Units);
+        var names = user.Company.People.All().ToDictionary(p => p.SignIn, p => p.Name);
         Lines =
         [
             .. job.Ledger.Entries.Reverse().SkipWhile(e => e.Seq >= Before).Take(Most).Select(e => new HistoryLine(
                 e,
                 names.GetValueOrDefault(e.Author, e.Author),
                 PathWords.Name(e.Path, job.Ledger.Document),
-                e.Undoes is null ? PathWords.Value(e.Path.Length == 0 ? null : job.Ledger.Before(e), style, wall) : string.Empty,
-                PathWords.Value(e.Value, style, wall),
+                e.Undoes is null ? PathWords.Value(e.Path.Length == 0 ? null : job.Ledger.Before(e), style, e.Path, job.Plan) : string.Empty,
+                PathWords.Value(e.Value, style, e.Path, job.Plan),
                 job.Ledger.InForce(e))),
         ];
         return Page();

@@ -2,7 +2,7 @@ using System.Text.Json.Nodes;
 using Corrie.Core.Measure;
 using Corrie.Data;
 using Corrie.Web.Access;
-using Corrie.Web.Drawing;
+using Corrie.Web.Stages.Survey;
 using Microsoft.AspNetCore.Mvc;
 
 namespace Corrie.Web.Pages.Wall;
@@ -11,7 +11,7 @@ namespace Corrie.Web.Pages.Wall;
 public sealed partial class IndexModel
 {
     /// <summary>The part of the page where photos are added.</summary>
-    public const string PhotoForm = "/wall/photos/new/picture";
+    public const string PhotoForm = "photo";
 
     /// <summary>Pins a photo to what it shows.</summary>
     public async Task<IActionResult> OnPostPhotoAsync(string? of, string? says, IFormFile? picture)
@@ -21,26 +21,26 @@ public sealed partial class IndexModel
             return Refuse(PhotoForm, says ?? string.Empty, "No picture was chosen. Expected: a JPEG, PNG or WebP picture.");
         }
 
-        if (of is null || !(of == "wall" || Sheet.Wall?.Features.Any(f => f.Id == of) == true || Sheet.Wall?.Evidence.Any(e => "evidence/" + e.Id == of) == true))
+        if (of is null || !(of == "wall" || Survey?.Wall.Features.Any(f => f.Id == of) == true || Survey?.Wall.Evidence.Any(e => "evidence/" + e.Id == of) == true))
         {
             return Refuse(PhotoForm, says ?? string.Empty, "It is not said what the photo shows. Expected: the wall, or something on it.");
         }
 
         using var bytes = new MemoryStream();
         await picture.CopyToAsync(bytes);
-        var (name, problem) = reader.Company.Photos.Add(bytes.ToArray());
+        var (name, problem) = user.Company.Photos.Add(bytes.ToArray());
         if (name is null)
         {
             return Refuse(PhotoForm, says ?? string.Empty, problem + ". Expected: a JPEG, PNG or WebP picture of at most 20 MB.");
         }
 
-        var photo = new JsonObject { ["of"] = of, ["picture"] = name, ["by"] = reader.Name };
+        var photo = new JsonObject { ["of"] = of, ["picture"] = name, ["by"] = user.Name };
         if (!string.IsNullOrWhiteSpace(says))
         {
             photo["says"] = says.Trim()[..Math.Min(200, says.Trim().Length)];
         }
 
-        return await Append([new("/wall/photos/p" + Key(), photo)]);
+        return await Append([new(Of("photos/p" + Key()), photo)]);
     }
 
     /// <summary>A photo of this job.</summary>
@@ -52,14 +52,14 @@ public sealed partial class IndexModel
             "original" => PhotoSize.Original,
             _ => PhotoSize.Thumbnail,
         };
-        if (wanted == PhotoSize.Original && !reader.May(Permission.SeeOriginals))
+        if (wanted == PhotoSize.Original && !user.May(Permission.SeeOriginals))
         {
             return Forbid();
         }
 
         // Only what is, or was, pinned to this job is shown to its readers.
-        if (!Job.Ledger.Entries.Any(e => e.Value?.ToJsonString().Contains(name, StringComparison.Ordinal) == true) || name.Length != 64 ||
-            reader.Company.Photos.Find(name, wanted) is not { } path)
+        if (name.Length != 64 || !user.Company.Entries.HasPhoto(Id, name) ||
+            user.Company.Photos.Find(name, wanted) is not { } path)
         {
             return NotFound();
         }
@@ -73,6 +73,6 @@ public sealed partial class IndexModel
 
     /// <summary>What a photo shows, in words.</summary>
     public string ShownBy(string of) => of == "wall" ? "the wall"
-        : Sheet.Wall?.Features.FirstOrDefault(f => f.Id == of)?.Name
-        ?? (Plan.Survey?.Framing.Soundings.FirstOrDefault(s => "evidence/" + s.Evidence.Id == of) is { } s ? $"{EvidenceDrawing.Words(s.Evidence.Kind)} at {s.Middle.Show(Style)}" : of);
+        : Survey?.Wall.Features.FirstOrDefault(f => f.Id == of)?.Name
+        ?? (Survey?.Soundings.FirstOrDefault(s => "evidence/" + s.Evidence.Id == of) is { } s ? $"{EvidenceDrawing.Words(s.Evidence.Kind)} at {s.Middle.Show(Style)}" : of);
 }

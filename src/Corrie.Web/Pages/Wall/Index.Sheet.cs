@@ -1,174 +1,188 @@
+using System.Text.Json;
 using System.Text.Json.Nodes;
+using Corrie.Core.Catalogue;
 using Corrie.Core.Findings;
-using Corrie.Core.Jobs.Format;
+using Corrie.Core.Format;
+using Corrie.Core.Jobs;
 using Corrie.Core.Measure;
 using Corrie.Core.Placement;
+using Corrie.Core.Planning;
 using Corrie.Core.Survey;
+using Corrie.Web.Forms;
 using Microsoft.AspNetCore.Mvc;
 
 namespace Corrie.Web.Pages.Wall;
 
-/// <content>What is set, chosen, dragged, mended and taken back, whatever the step.</content>
+/// <content>What is dragged, remedied, added and taken back, whatever the step.</content>
 public sealed partial class IndexModel
 {
-    private static readonly string[] Choosable = ["display", "mount", "fastener"];
+    /// <summary>What a button sent, where it was refused.</summary>
+    public const string ChangeLine = "change";
 
-    /// <summary>Sets a part to what was typed or chosen.</summary>
-    public async Task<IActionResult> OnPostSetAsync(string path, string? value)
+    private const int MostChanges = 400;
+
+    /// <summary>Makes the changes that a button says: a remedy, or something to be taken away. What they are is in the button, so that no list has to be the same.</summary>
+    public Task<IActionResult> OnPostChangeAsync(string? changes)
     {
-        if (SheetShape.Root.At(path) is not { } shape)
+        var wanted = new List<Change>();
+        try
         {
-            return BadRequest();
-        }
-
-        if (string.IsNullOrWhiteSpace(value))
-        {
-            return await Append([new(path, null)]);
-        }
-
-        var taken = shape.Take(value, Style.System, out var problem);
-        if (problem is not null)
-        {
-            return Refuse(path, value, problem.ToString());
-        }
-
-        return await Append([new(path, taken)]);
-    }
-
-    /// <summary>Adds a stud, layer, feature or seat.</summary>
-    public async Task<IActionResult> OnPostAddAsync(string map)
-    {
-        var fields = map switch
-        {
-            "/wall/studs" => new[] { "centre", "state" },
-            "/wall/layers" => ["name", "thickness", "order"],
-            "/wall/features" => ["kind", "name", "left", "bottom", "width", "height", "depth"],
-            "/placement/viewers" => ["name", "eye", "distance"],
-            "/wall/freePlaces" => ["name", "left", "bottom", "width", "height"],
-            "/wall/crosses" => ["x", "y", "standsFor"],
-            _ => [],
-        };
-        if (fields.Length == 0)
-        {
-            return BadRequest();
-        }
-
-        var group = new JsonObject();
-        foreach (var name in fields)
-        {
-            var typed = Request.Form[name].ToString();
-            if (typed.Length > 0)
+            foreach (var line in (changes ?? string.Empty).Split('\n', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries).Take(MostChanges))
             {
-                var shape = SheetShape.Root.At($"{map}/new/{name}")!;
-                group[name] = shape.Take(typed, Style.System, out var problem);
-                if (problem is not null)
-                {
-                    return Refuse($"{map}/new/{name}", typed, problem.ToString());
-                }
+                var space = line.IndexOf(' ');
+                wanted.Add(new(space < 0 ? line : line[..space], space < 0 ? null : JsonNode.Parse(line[(space + 1)..])));
             }
         }
-
-        if (map == "/wall/layers")
+        catch (JsonException)
         {
-            group["order"] ??= Sheet.Wall is { Layers: { Count: > 0 } layers } ? layers.Max(l => l.Order) + 1 : 1;
+            // Only a page made by hand sends that.
+            return Task.FromResult<IActionResult>(BadRequest());
         }
 
-        var key = map[(map.LastIndexOf('/') + 1)..][0] + Key();
-        var lacking = new List<SheetProblem>();
-        SheetShape.Root.At($"{map}/{key}")!.Check(group, $"{map}/new", lacking);
-        if (lacking.Count > 0)
+        if (wanted.Count == 0)
         {
-            var lacks = lacking[0].Understood.Split('\'') is [_, var name, ..] ? name : fields[0];
-            return Refuse($"{map}/new/{lacks}", Request.Form[lacks].ToString(), $"{lacking[0].Understood}. Expected: {lacking[0].Expected}.");
+            return Task.FromResult<IActionResult>(BadRequest());
         }
 
-        return await Append([new($"{map}/{key}", group)]);
+        if (wanted.Any(c => c.Path.Length == 0 || JobForm.At(c.Path, Document) is null))
+        {
+            return Task.FromResult<IActionResult>(BadRequest());
+        }
+
+        var wrong = SubmittedForm.WouldBeWrong(Document, wanted);
+        if (wrong.Count > 0)
+        {
+            return Task.FromResult(Refuse(ChangeLine, wrong[0].Typed, $"{wrong[0].Understood}. Expected: {wrong[0].Expected}."));
+        }
+
+        return Append(wanted);
     }
 
-    /// <summary>Takes a part away.</summary>
-    public Task<IActionResult> OnPostRemoveAsync(string path) =>
-        SheetShape.Root.At(path) is null ? Task.FromResult<IActionResult>(BadRequest()) : Append([new(path, null)]);
-
-    /// <summary>Copies an item of the catalogue onto the sheet.</summary>
-    public async Task<IActionResult> OnPostChooseAsync(string kind, string? item)
+    /// <summary>Moves a thing to where it was dropped; both in 1/640 mm, from the left corner and over the floor.</summary>
+    public async Task<IActionResult> OnPostDragAsync(string? item, long across, long bottom)
     {
-        if (!Choosable.Contains(kind))
+        if (Sheet.Item(item) is not { Product: ISized sized } thing || thing.Get(PlacementChoice.Part) is not { } choice || Plan.Placement(thing.Id) is not { } placed ||
+            Sheet.WallOf(thing) is not { } on || Plan.Survey(on.Id)?.Wall is not { } wall)
         {
             return BadRequest();
         }
 
-        var path = kind == "fastener" ? "/fixing/fastener" : "/" + kind;
-        if (string.IsNullOrEmpty(item))
-        {
-            return await Append([new(path, null)]);
-        }
-
-        if (reader.Company.Catalogue.Find(item) is not { } found || found.Kind != kind)
-        {
-            return Refuse(path, item, "That item is not in the catalogue any more. Expected: one of the list.");
-        }
-
-        var copy = (JsonObject)found.Document.DeepClone();
-        copy["item"] = found.Id;
-        return await Append([new(path, copy)]);
-    }
-
-    /// <summary>Moves the display to where it was dropped; both in 1/640 mm, from the left corner and over the floor.</summary>
-    public async Task<IActionResult> OnPostDragAsync(long across, long bottom)
-    {
-        if (Sheet is not { Placement: { } placement, Display: { } display } || Plan.Placed is not { } placed)
-        {
-            return BadRequest();
-        }
-
+        ItemId = thing.Id;
         var changes = new List<Change>();
-        var (x, y) = (Length.FromUnits(Math.Clamp(across, 0, Sheet.Wall!.Width.Units)), Length.FromUnits(Math.Clamp(bottom, 0, Sheet.Wall.Height.Units)));
+        var (x, y) = (Length.FromUnits(Math.Clamp(across, 0, wall.Width.Units)), Length.FromUnits(Math.Clamp(bottom, 0, wall.Height.Units)));
         if (y != placed.Outer.Bottom)
         {
-            changes.Add(new("/placement/height", Exact(Placer.GivenOf(placement.Given, y, display.Height))));
+            changes.Add(choice.BottomAt(y, sized.Height));
         }
 
         if (x != placed.Outer.CentreX)
         {
-            changes.Add(new("/placement/over", null));
-            changes.Add(new("/placement/across", Exact(x)));
+            changes.AddRange(choice.CentreAt(x));
         }
 
         return await Append(changes);
     }
 
-    /// <summary>Hooks a tape on another datum.</summary>
-    public Task<IActionResult> OnPostHookAsync(string axis, string datum) =>
-        Plan.Datums.Any(d => d.Id == datum && d.Axis == (axis == "up" ? Axis.Up : Axis.Across))
-            ? Append([new(axis == "up" ? "/setOut/up" : "/setOut/across", datum)])
-            : Task.FromResult<IActionResult>(BadRequest());
-
-    /// <summary>Applies a fix that the planner worked out.</summary>
-    public Task<IActionResult> OnPostFixAsync(string code, string part, int number)
+    /// <summary>Adds a wall.</summary>
+    public async Task<IActionResult> OnPostAddWallAsync(string? name)
     {
-        var fixes = Plan.Findings.FirstOrDefault(f => f.Code == code && f.Where.Part == part)?.Fixes ?? [];
-        return number >= 0 && number < fixes.Count ? Append(fixes[number].Changes) : Again();
+        var key = Enumerable.Range(1, 99).Select(n => $"w{n}").FirstOrDefault(k => Pointer.Get(Document, "/walls/" + k) is null) ?? "w" + Key();
+        var wall = new JsonObject();
+        if (!string.IsNullOrWhiteSpace(name))
+        {
+            if (JobForm.At("/walls/w1/name")!.Take(name, Style.System, out var problem) is not { } text)
+            {
+                return Refuse("/walls/_/name", name, problem!.ToString());
+            }
+
+            wall["name"] = text;
+        }
+
+        (WallId, ItemId, StepName) = (key, null, WorkStep.Survey.Word);
+        ShowAt();
+        return await Append([new("/walls/" + key, wall)]);
     }
 
-    /// <summary>Records the client's consent to the place as it is.</summary>
-    public Task<IActionResult> OnPostApproveAsync(string? by)
+    /// <summary>Adds a thing to the wall: by its kind, or as a copy from the catalogue.</summary>
+    /// <param name="what">A kind, or a kind, a colon and a key of the catalogue.</param>
+    /// <param name="on">What it hangs on; empty for the wall.</param>
+    public async Task<IActionResult> OnPostAddItemAsync(string? what, string? on)
     {
-        if (Plan.Placed is not { } placed)
+        var words = (what ?? string.Empty).Split(':');
+        if (Wall is not { } wall || ProductKinds.Items.FirstOrDefault(k => k.Word == words[0]) is not { } kind)
+        {
+            return Refuse("/items/_/kind", what ?? string.Empty, "Nothing was chosen. Expected: one of the list.");
+        }
+
+        var item = new JsonObject { ["kind"] = kind.Word };
+        if (words.Length > 1)
+        {
+            if (user.Company.Catalogue.Find(words[1]) is not { } found || found.Kind != kind.Word)
+            {
+                return Refuse("/items/_/kind", what!, "That item is not in the catalogue any more. Expected: one of the list.");
+            }
+
+            item["product"] = CatalogueCopy.Of(found.Id, found.Kind, found.Document).Document;
+        }
+
+        if (Sheet.Item(on) is { } holder && Sheet.WallOf(holder) == wall)
+        {
+            item["on"] = holder.Id;
+        }
+        else
+        {
+            item["wall"] = wall.Id;
+        }
+
+        if (kind.IsPlaced && item["product"] is JsonObject product && kind.Read(product) is ISized sized && FreePlace(wall, kind, sized) is { } place)
+        {
+            item["place"] = place;
+        }
+
+        var key = Enumerable.Range(1, 400).Select(n => $"{kind.Word[0]}{n}").FirstOrDefault(k => Pointer.Get(Document, "/items/" + k) is null) ?? kind.Word[..1] + Key();
+        var changes = new List<Change> { new("/items/" + key, item) };
+        if (kind == Mount.Kind && Bare(wall) is { } bare)
+        {
+            // Whoever brings a mount means to hang something on it.
+            changes.Add(bare.Here.Set("on", (JsonNode?)key));
+        }
+
+        ItemId = key;
+        ShowAt();
+        return await Append(changes);
+    }
+
+    /// <summary>Takes a wall away with all that is on it.</summary>
+    public IReadOnlyList<Core.Findings.Change> WithoutWall(WallSheet wall) =>
+        [new(wall.Here.Pointer, null), .. Sheet.ThingsOn(wall).Select(i => new Change(i.Here.Pointer, null))];
+
+    /// <summary>Takes a thing away; what hangs on it hangs on the wall then.</summary>
+    public IReadOnlyList<Core.Findings.Change> WithoutItem(Item item) =>
+    [
+        new(item.Here.Pointer, null),
+        .. Sheet.Carried(item).SelectMany(c => new[] { c.Here.Clear("on"), c.Here.Set("wall", (JsonNode?)(Sheet.WallOf(item)?.Id ?? string.Empty)) }),
+    ];
+
+    /// <summary>Records the client's consent to the place as it is.</summary>
+    public Task<IActionResult> OnPostApproveAsync(string? item, string? by)
+    {
+        if (Sheet.Item(item) is not { } thing || thing.Get(PlacementChoice.Part) is not { } choice || Plan.Placement(thing.Id) is not { } placed)
         {
             return Task.FromResult<IActionResult>(BadRequest());
         }
 
+        var change = choice.Here.Set("approval", new JsonObject
+        {
+            ["by"] = (by ?? string.Empty).Trim()[..Math.Min(80, (by ?? string.Empty).Trim().Length)],
+            ["centre"] = Exact(placed.Outer.CentreY),
+            ["across"] = Exact(placed.Outer.CentreX),
+        });
         return string.IsNullOrWhiteSpace(by)
-            ? Task.FromResult(Refuse("/placement/approval/by", string.Empty, "No name was typed. Expected: who consented."))
-            : Append([new("/placement/approval", new JsonObject
-            {
-                ["by"] = by.Trim()[..Math.Min(80, by.Trim().Length)],
-                ["centre"] = LengthText.Exact(placed.Outer.CentreY, Sheet.Head.Units),
-                ["across"] = LengthText.Exact(placed.Outer.CentreX, Sheet.Head.Units),
-            })]);
+            ? Task.FromResult(Refuse(change.Path + "/by", string.Empty, "No name was typed. Expected: who consented."))
+            : Append([change]);
     }
 
-    /// <summary>Takes back the last press.</summary>
+    /// <summary>Takes back the last submit.</summary>
     public Task<IActionResult> OnPostUndoAsync() => Undoable is { } last ? TakeBack(last) : Again();
 
     /// <summary>Does again what was taken back last.</summary>
@@ -186,5 +200,49 @@ public sealed partial class IndexModel
         // A choice replaces all of them, also those that the page had not seen when it was made.
         Seen = long.MaxValue;
         return await Append([new(path, chosen.Value?.DeepClone())]);
+    }
+
+    // The display that is looked at, or the first one, as long as it hangs on nothing yet.
+    private Item? Bare(WallSheet wall)
+    {
+        var bare = Sheet.ThingsOn(wall).Where(i => i.Kind == Display.Kind && i.SaidOn.Length == 0).ToList();
+        return bare.FirstOrDefault(i => i.Id == ItemId) ?? (bare.Count > 0 ? bare[0] : null);
+    }
+
+    // What was added is looked at: the address says so too.
+    private void ShowAt()
+    {
+        if (Request.Headers.ContainsKey("HX-Request"))
+        {
+            Response.Headers["HX-Push-Url"] = $"/jobs/{Id}/{StepName}?view={View.Word()}{(WallId is null ? string.Empty : "&wall=" + WallId)}{(ItemId is null ? string.Empty : "&item=" + ItemId)}";
+        }
+    }
+
+    // Beside the last of its kind, or under what hangs there already; a first display waits for somebody to say its height.
+    private JsonObject? FreePlace(WallSheet wall, ProductKind kind, ISized sized)
+    {
+        if (Plan.Survey(wall.Id)?.Wall is not { } size)
+        {
+            return null;
+        }
+
+        var placed = Sheet.ThingsOn(wall).Where(i => Plan.Placement(i.Id) is not null).Select(i => (i.Kind, Plan.Placement(i.Id)!.Outer)).ToList();
+        var alike = placed.Where(p => p.Kind == kind).OrderBy(p => p.Outer.Right).ToList();
+        var gap = Length.Tape(2);
+        if (alike.Count > 0)
+        {
+            var last = alike[^1].Outer;
+            return At(Length.Min(last.Right + gap + sized.Width.Half, Length.Max(sized.Width.Half, size.Width - sized.Width.Half)), last.Bottom);
+        }
+
+        if (kind == Display.Kind)
+        {
+            return null;
+        }
+
+        var display = placed.FirstOrDefault(p => p.Kind == Display.Kind);
+        return display == default ? At(size.Centre, size.Height.Half) : At(display.Outer.CentreX, Length.Max(Length.Zero, display.Outer.Bottom - gap - sized.Height));
+
+        JsonObject At(Length across, Length bottom) => new() { ["height"] = Exact(bottom), ["across"] = Exact(across) };
     }
 }

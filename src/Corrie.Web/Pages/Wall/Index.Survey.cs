@@ -1,6 +1,7 @@
 using System.Text.Json.Nodes;
 using Corrie.Core.Findings;
-using Corrie.Core.Jobs.Format;
+using Corrie.Core.Format;
+using Corrie.Core.Jobs;
 using Corrie.Core.Measure;
 using Corrie.Core.Survey;
 using Microsoft.AspNetCore.Mvc;
@@ -10,13 +11,19 @@ namespace Corrie.Web.Pages.Wall;
 /// <content>What is measured and found on the wall, as it was typed or tapped.</content>
 public sealed partial class IndexModel
 {
+    /// <summary>What is opened to see all evidence.</summary>
+    public const string AllEvidence = "evidence";
+
+    // 60 m in 1/640 mm.
+    private const long MostUnits = 38_400_000;
+
     /// <summary>What was typed as a reading, kept when it was not understood.</summary>
-    public const string ReadingLine = "/wall/readings/new/line";
+    public const string ReadingLine = "reading";
 
     /// <summary>Takes a reading typed in one line; a reading to a new stud puts the stud on the sheet with it.</summary>
     public async Task<IActionResult> OnPostMeasureAsync(string? line, string? face)
     {
-        if (Sheet.Wall is not { } wall)
+        if (Survey?.Wall is not { } wall)
         {
             return Refuse(ReadingLine, line ?? string.Empty, "The wall has no size yet. Expected: its width and height first.");
         }
@@ -33,26 +40,26 @@ public sealed partial class IndexModel
         if (to == TypedReading.NewStud)
         {
             to = "studs/s" + key;
-            changes.Add(new("/wall/studs/s" + key, new JsonObject { ["state"] = "found" }));
+            changes.Add(new(Of("studs/s" + key), new JsonObject { ["state"] = "found" }));
         }
 
-        changes.Add(new("/wall/readings/r" + key, OnFace(face, new JsonObject
+        changes.Add(new(Of("readings/r" + key), OnFace(face, new JsonObject
         {
             ["from"] = from,
             ["to"] = to,
             ["value"] = Exact(value),
-            ["by"] = reader.Name,
+            ["by"] = user.Name,
         })));
         return await Append(changes);
     }
 
     /// <summary>What was typed as evidence, kept when it was not understood.</summary>
-    public const string EvidenceLine = "/wall/evidence/new/line";
+    public const string EvidenceLine = "evidence";
 
     /// <summary>Takes evidence of framing typed in one line.</summary>
     public async Task<IActionResult> OnPostEvidenceAsync(string? line, string? face)
     {
-        if (Sheet.Wall is not { } wall)
+        if (Survey?.Wall is not { } wall)
         {
             return Refuse(EvidenceLine, line ?? string.Empty, "The wall has no size yet. Expected: its width and height first.");
         }
@@ -64,7 +71,7 @@ public sealed partial class IndexModel
     /// <summary>Takes evidence where somebody has tapped on the wall; both in 1/640 mm, from the left corner and over the floor.</summary>
     public Task<IActionResult> OnPostTapAsync(string? tool, long across, long up)
     {
-        if (Sheet.Wall is not { } wall || tool is null || !QuickEvidence.Words.TryGetValue(tool.Replace("level-", string.Empty, StringComparison.Ordinal), out var kind))
+        if (Survey?.Wall is not { } wall || tool is null || !QuickEvidence.Words.TryGetValue(tool.Replace("level-", string.Empty, StringComparison.Ordinal), out var kind))
         {
             return Task.FromResult<IActionResult>(BadRequest());
         }
@@ -75,59 +82,48 @@ public sealed partial class IndexModel
     }
 
     /// <summary>Takes the answer to a probe that the planner proposed.</summary>
-    public Task<IActionResult> OnPostProbedAsync(string? axis, long at, long? beside, bool hit)
+    /// <param name="answer">Hit or miss, the axis, where, and where on the other axis if that is known, such as <c>hit across 1784096 990080</c>.</param>
+    public Task<IActionResult> OnPostProbedAsync(string? answer)
     {
-        var up = axis == "up";
-        var most = (Sheet.Wall is { } wall ? up ? wall.Height : wall.Width : Length.Zero).Units;
-        return at < 0 || at > most
-            ? Task.FromResult<IActionResult>(BadRequest())
-            : Found(new(hit ? EvidenceKind.ProbeHit : EvidenceKind.ProbeMiss, up ? Axis.Up : Axis.Across, null, Length.FromUnits(at), null, beside is { } b and >= 0 ? Length.FromUnits(Math.Min(b, 40_000_000)) : null, ToldMaterial.Nothing), null);
+        if (Survey?.Wall is not { } wall || (answer ?? string.Empty).Split(' ') is not [("hit" or "miss") and var how, ("across" or "up") and var axis, var first, .. var rest] ||
+            Position(first) is not { } at || at > (axis == "up" ? wall.Height : wall.Width))
+        {
+            return Task.FromResult<IActionResult>(BadRequest());
+        }
+
+        return Found(
+            new(how == "hit" ? EvidenceKind.ProbeHit : EvidenceKind.ProbeMiss, axis == "up" ? Axis.Up : Axis.Across, null, at, null, rest.Length > 0 ? Position(rest[0]) : null, ToldMaterial.Nothing), null);
+
+        static Length? Position(string units) => long.TryParse(units, out var n) && n is >= 0 and <= MostUnits ? Length.FromUnits(n) : null;
     }
 
     /// <summary>Starts the build-up from a usual one; nothing of it is confirmed yet.</summary>
     public Task<IActionResult> OnPostBuildUpAsync(string? preset)
     {
-        if (BuildUps.All.FirstOrDefault(b => b.Id == preset) is not { } buildUp)
+        if (Wall is null || BuildUps.All.FirstOrDefault(b => b.Id == preset) is not { } buildUp)
         {
             return Again();
         }
 
         return Append(
         [
-            new("/wall/kind", buildUp.Kind.Word()),
-            new("/wall/layers", new JsonObject(buildUp.Layers.Select((l, i) => KeyValuePair.Create<string, JsonNode?>(
+            new(Of("kind"), buildUp.Kind.Word()),
+            new(Of("layers"), new JsonObject(buildUp.Layers.Select((l, i) => KeyValuePair.Create<string, JsonNode?>(
                 "l" + (i + 1), new JsonObject { ["order"] = i + 1, ["name"] = l.Name, ["thickness"] = Exact(l.Thickness) })))),
         ]);
     }
 
-    /// <summary>Sets how a casing's edges stand off the opening on both faces: all four, or none of them.</summary>
-    public async Task<IActionResult> OnPostCasingAsync(string feature)
-    {
-        var path = $"/wall/features/{feature}/casing";
-        if (Sheet.Wall?.Features.Any(f => f.Id == feature) != true)
-        {
-            return BadRequest();
-        }
-
-        var group = new JsonObject();
-        foreach (var name in new[] { "hereInner", "hereOuter", "thereInner", "thereOuter" })
-        {
-            group[name] = SheetShape.Root.At($"{path}/{name}")!.Take(Typed(name), Style.System, out var problem);
-            if (problem is not null)
-            {
-                return Refuse(path, Typed(name), problem.ToString());
-            }
-        }
-
-        return await Append([new(path, group)]);
-    }
-
     /// <summary>What was typed as a test hole, kept when it was not understood.</summary>
-    public const string TestHoleLine = "/wall/testHoles/new/layers";
+    public const string TestHoleLine = "test hole";
 
     /// <summary>Takes a test hole: where, and what it went through, such as <c>gypsum board 1/2, void 3/4</c>.</summary>
     public async Task<IActionResult> OnPostTestHoleAsync(string? x, string? y, string? layers)
     {
+        if (Survey is null)
+        {
+            return Refuse(TestHoleLine, layers ?? string.Empty, "The wall has no size yet. Expected: its width and height first.");
+        }
+
         var (across, up) = (LengthReader.Read(x, Style.System), LengthReader.Read(y, Style.System));
         if (!across.Ok || !up.Ok)
         {
@@ -141,18 +137,21 @@ public sealed partial class IndexModel
         }
 
         var list = new JsonArray([.. read.Select(l => new JsonObject { ["name"] = l.Name, ["thickness"] = Exact(l.Thickness) })]);
-        var hole = new JsonObject { ["x"] = Exact(across.Value), ["y"] = Exact(up.Value), ["layers"] = list, ["by"] = reader.Name };
+        var hole = new JsonObject { ["x"] = Exact(across.Value), ["y"] = Exact(up.Value), ["layers"] = list, ["by"] = user.Name };
         var wrong = new List<SheetProblem>();
-        SheetShape.Root.At("/wall/testHoles/new")!.Check(hole, "/wall/testHoles/new", wrong);
+        JobForm.At(Of("testHoles/new"))!.Check(hole, Of("testHoles/new"), wrong);
         return wrong.Count > 0
             ? Refuse(TestHoleLine, layers ?? string.Empty, wrong[0].ToString())
-            : await Append([new("/wall/testHoles/h" + Key(), hole)]);
+            : await Append([new(Of("testHoles/h" + Key()), hole)]);
     }
 
+    /// <summary>With what services were looked for, kept when it was not understood.</summary>
+    public const string ScanLine = "scan";
+
     /// <summary>Records that services were looked for.</summary>
-    public Task<IActionResult> OnPostScanAsync(string? with, bool crossings) => string.IsNullOrWhiteSpace(with)
-        ? Task.FromResult(Refuse("/wall/scan/with", string.Empty, "No tool was typed. Expected: with what it was looked for, such as a scanner for metal and live wires."))
-        : Append([new("/wall/scan", new JsonObject { ["by"] = reader.Name, ["with"] = with.Trim()[..Math.Min(120, with.Trim().Length)], ["crossings"] = crossings })]);
+    public Task<IActionResult> OnPostScanAsync(string? with, bool crossings) => Wall is null ? Again()
+        : string.IsNullOrWhiteSpace(with) ? Task.FromResult(Refuse(ScanLine, string.Empty, "No tool was typed. Expected: with what it was looked for, such as a scanner for metal and live wires."))
+        : Append([new(Of("scan"), new JsonObject { ["by"] = user.Name, ["with"] = with.Trim()[..Math.Min(120, with.Trim().Length)], ["crossings"] = crossings })]);
 
     private Task<IActionResult> Found(TypedEvidence found, string? face)
     {
@@ -182,9 +181,11 @@ public sealed partial class IndexModel
             item["told"] = found.Told.Word();
         }
 
-        item["by"] = reader.Name;
-        return Append([new("/wall/evidence/e" + Key(), OnFace(face, item))]);
+        item["by"] = user.Name;
+        return Append([new(Of("evidence/e" + Key()), OnFace(face, item))]);
     }
+
+    private string Of(string member) => $"{Wall!.Here.Pointer}/{member}";
 
     private static JsonObject OnFace(string? face, JsonObject item)
     {

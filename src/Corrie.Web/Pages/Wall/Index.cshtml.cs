@@ -1,14 +1,19 @@
 using System.Text.Json.Nodes;
 using Corrie.Core.Findings;
+using Corrie.Core.Format;
 using Corrie.Core.Jobs;
-using Corrie.Core.Jobs.Entries;
-using Corrie.Core.Jobs.Format;
 using Corrie.Core.Measure;
+using Corrie.Core.Placement;
+using Corrie.Core.Planning;
+using Corrie.Core.Survey;
 using Corrie.Data;
 using Corrie.Web.Access;
 using Corrie.Web.Drawing;
+using Corrie.Web.Forms;
 using Corrie.Web.Jobs;
+using Corrie.Web.Stages;
 using Microsoft.AspNetCore.Authorization;
+using Microsoft.AspNetCore.Html;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.Filters;
 using Microsoft.AspNetCore.Mvc.RazorPages;
@@ -16,38 +21,49 @@ using Microsoft.AspNetCore.OutputCaching;
 
 namespace Corrie.Web.Pages.Wall;
 
-/// <summary>A job: its wall, and the questions of one step beside it. Every press appends entries and shows the wall anew.</summary>
+/// <summary>A job: one of its walls, and the questions of one step beside it. Every submit appends entries and shows the wall anew.</summary>
 [Authorize(nameof(Permission.ReadJobs))]
 [OutputCache(PolicyName = WallCache.Policy)]
-public sealed partial class IndexModel(Reader reader, TimeProvider time) : PageModel
+public sealed partial class IndexModel(CurrentUser user, TimeProvider time, FormToken token) : PageModel
 {
+    private readonly Dictionary<string, FieldProblem> problems = [];
+
     /// <summary>The job's key.</summary>
     [BindProperty(SupportsGet = true)]
     public long Id { get; set; }
 
     /// <summary>The step whose questions are shown.</summary>
     [BindProperty(SupportsGet = true, Name = "step")]
-    public string StepName { get; set; } = "place";
+    public string StepName { get; set; } = WorkStep.Place.Word;
 
     /// <summary>Which way to look.</summary>
     [BindProperty(SupportsGet = true, Name = "view")]
     public string ViewName { get; set; } = "front";
+
+    /// <summary>The wall that is shown; the first one where nothing is said.</summary>
+    [BindProperty(SupportsGet = true, Name = "wall")]
+    public string? WallId { get; set; }
+
+    /// <summary>The thing that is looked at.</summary>
+    [BindProperty(SupportsGet = true, Name = "item")]
+    public string? ItemId { get; set; }
+
+    /// <summary>The row of a list whose questions are shown.</summary>
+    [BindProperty(SupportsGet = true, Name = "open")]
+    public string? OpenPath { get; set; }
 
     /// <summary>The last entry that the page had when something was done on it.</summary>
     [BindProperty]
     public long Seen { get; set; } = long.MaxValue;
 
     /// <summary>Who reads.</summary>
-    public Reader Reader => reader;
+    public CurrentUser CurrentUser => user;
 
     /// <summary>The job.</summary>
     public OpenJob Job { get; private set; } = null!;
 
-    /// <summary>What was wrong with something typed.</summary>
-    public FieldProblem? Problem { get; private set; }
-
     /// <summary>The step.</summary>
-    public Step Step => Enum.TryParse<Step>(StepName, ignoreCase: true, out var step) ? step : Step.Place;
+    public WorkStep Step => WorkStep.All.FirstOrDefault(s => s.Word == StepName) ?? WorkStep.Place;
 
     /// <summary>The view.</summary>
     public WallView View => Enum.TryParse<WallView>(ViewName, ignoreCase: true, out var view) ? view : WallView.Front;
@@ -61,34 +77,87 @@ public sealed partial class IndexModel(Reader reader, TimeProvider time) : PageM
     /// <summary>The document.</summary>
     public JsonObject Document => Job.Ledger.Document;
 
+    /// <summary>The wall that is shown; null where the job has none.</summary>
+    public WallSheet? Wall => Sheet.Wall(WallId) ?? (Sheet.Item(ItemId) is { } item ? Sheet.WallOf(item) : null) ?? (Sheet.Walls.Count > 0 ? Sheet.Walls[0] : null);
+
+    /// <summary>The wall as surveyed; null as long as it has no size.</summary>
+    public Surveyed? Survey => Wall is null ? null : Plan.Survey(Wall.Id);
+
+    /// <summary>The wall's tapes; null as long as it has no size.</summary>
+    public WallTapes? Tapes => Wall is null ? null : Plan.Tapes(Wall.Id);
+
+    /// <summary>The views of the step's stages.</summary>
+    public IReadOnlyList<StageView> Stages => StageViews.Of(Step);
+
+    /// <summary>What stages say of the wall that is shown, or of the job where it has no wall.</summary>
+    public IReadOnlyList<StageStatus> Statuses => Plan.On(Wall?.Id ?? string.Empty);
+
     /// <summary>The reader's units.</summary>
-    public LengthStyle Style => reader.Style(Sheet.Head.Units);
+    public LengthStyle Style => user.Style(Sheet.Head.Units);
 
     /// <summary>Whether the reader may change the sheet.</summary>
-    public bool Edits => reader.May(Permission.EditJobs);
+    public bool Edits => user.May(Permission.EditJobs);
 
     /// <summary>Names of people by the name that they sign in with.</summary>
     public IReadOnlyDictionary<string, string> Names { get; private set; } = new Dictionary<string, string>();
 
     /// <summary>What the reader may take back next.</summary>
-    public Entry? Undoable => Edits ? Job.Ledger.LastToUndo(reader.SignIn, reader.May(Permission.UndoOthers)) : null;
+    public Entry? Undoable => Edits ? Job.Ledger.LastToUndo(user.SignIn, user.May(Permission.UndoOthers)) : null;
 
     /// <summary>What the reader may do again.</summary>
-    public Entry? Redoable => Edits ? Job.Ledger.LastToRedo(reader.SignIn, reader.May(Permission.UndoOthers)) : null;
+    public Entry? Redoable => Edits ? Job.Ledger.LastToRedo(user.SignIn, user.May(Permission.UndoOthers)) : null;
 
-    /// <summary>Items of the catalogue.</summary>
-    public IReadOnlyList<(string Id, string Name)> Items(string kind) => reader.Company.Catalogue.Names(kind);
+    /// <summary>The company's figures as they are now.</summary>
+    public CompanyPolicy Policy => user.Company.Policies.Read();
 
-    /// <summary>A question about a part of the sheet.</summary>
-    public Field Field(string path, string label, IReadOnlyList<(string Key, string Words)>? choices = null, string? placeholder = null) =>
-        Corrie.Web.Jobs.Field.Of(Document, path, label, Style, Problem, choices, placeholder);
+    /// <summary>The things of the wall that the step asks about.</summary>
+    public IReadOnlyList<Item> Candidates => Wall is null ? []
+        : [.. Sheet.ThingsOn(Wall).Where(i => Stages.SelectMany(s => s.Parts).Any(p => p.Holder == Holder.Item && p.Of(i.Kind)))];
+
+    /// <summary>The thing that is looked at among them: the one that was chosen, what it hangs on, what hangs on it, or the first.</summary>
+    public Item? Selected
+    {
+        get
+        {
+            var candidates = Candidates;
+            var chosen = Sheet.Item(ItemId);
+            return chosen is null ? candidates.Count > 0 ? candidates[0] : null
+                : candidates.FirstOrDefault(i => i == chosen)
+                ?? candidates.FirstOrDefault(i => i == Sheet.On(chosen) || Sheet.On(i) == chosen)
+                ?? (candidates.Count > 0 ? candidates[0] : null);
+        }
+    }
+
+    /// <summary>Whether a thing belongs to what is looked at: it is that, carries it, or hangs with it.</summary>
+    public bool Together(string item)
+    {
+        var looked = Selected ?? Sheet.Item(ItemId) ?? (Candidates.Count > 0 ? Candidates[0] : null) ?? Sheet.Items.FirstOrDefault(i => Sheet.WallOf(i) == Wall);
+        return looked is not null && Sheet.Item(item) is { } other && Root(other) == Root(looked);
+    }
+
+    /// <summary>The drawing; null as long as the wall has no size.</summary>
+    public IHtmlContent? Drawing => Wall is null ? null
+        : WallDrawing.Draw(Plan, new(Wall.Id, View, Style, Edits, Stages.Any(s => s.Surveys), Selected?.Id ?? Sheet.Item(ItemId)?.Id ?? string.Empty));
+
+    /// <summary>The problem of a field; null for none.</summary>
+    public FieldProblem? Problem(string path) => problems.GetValueOrDefault(path);
 
     /// <summary>The address of this job at a step and view.</summary>
-    public string At(Step step, WallView view, string? handler = null) =>
-        $"/jobs/{Id}/{step.Word()}?view={view.Word()}{(handler is null ? string.Empty : "&handler=" + handler)}";
+    public string At(WorkStep step, WallView view, string? handler = null) => At(step, view, Wall?.Id, Sheet.Item(ItemId)?.Id, handler, step == Step ? OpenPath : null);
 
-    /// <summary>The address to which a press is sent.</summary>
+    /// <summary>The address of this job at a step, a view, a wall and a thing.</summary>
+    public string At(WorkStep step, WallView view, string? wall, string? item, string? handler = null, string? open = null)
+    {
+        var first = Sheet.Walls.Count == 0 || wall is null || wall == Sheet.Walls[0].Id;
+        return $"/jobs/{Id}/{step.Word}?view={view.Word()}{(first ? string.Empty : "&wall=" + wall)}{(item is null ? string.Empty : "&item=" + item)}{(string.IsNullOrEmpty(open) ? string.Empty : "&open=" + Uri.EscapeDataString(open))}{(handler is null ? string.Empty : "&handler=" + handler)}";
+    }
+
+    /// <summary>The address to which something is sent.</summary>
     public string To(string handler) => At(Step, View, handler);
+
+    /// <summary>What a button sends that makes changes known beforehand: a line each, the path and the value as JSON; a path alone takes a part away.</summary>
+    public static string Sent(params IReadOnlyList<Change> changes) =>
+        string.Join('\n', changes.Select(c => c.Value is null ? c.Path : $"{c.Path} {c.Value.ToJsonString()}"));
 
     /// <summary>How long ago something was.</summary>
     public string Ago(DateTimeOffset at) => (time.GetUtcNow() - at) switch
@@ -102,7 +171,7 @@ public sealed partial class IndexModel(Reader reader, TimeProvider time) : PageM
     /// <inheritdoc/>
     public override void OnPageHandlerExecuting(PageHandlerExecutingContext context)
     {
-        if (reader.Open(Id) is not { } job)
+        if (user.Open(Id) is not { } job)
         {
             context.Result = NotFound();
             return;
@@ -122,7 +191,7 @@ public sealed partial class IndexModel(Reader reader, TimeProvider time) : PageM
             return;
         }
 
-        Names = reader.Company.People.All().ToDictionary(p => p.SignIn, p => p.Name);
+        Names = user.Company.People.All().ToDictionary(p => p.SignIn, p => p.Name);
     }
 
     /// <summary>Shows the page.</summary>
@@ -133,12 +202,10 @@ public sealed partial class IndexModel(Reader reader, TimeProvider time) : PageM
     /// <summary>Shows the board alone, for a page that is open.</summary>
     public IActionResult OnGetBoard() => Partial("_Board", this);
 
-    /// <summary>What was typed into a form that adds something, kept when it was refused.</summary>
-    public string Kept(string map, string name) =>
-        Problem is { } p && p.Path.StartsWith(map + "/new/", StringComparison.Ordinal) ? Request.Form[name].ToString() : string.Empty;
-
     /// <summary>What was typed into a form that was refused.</summary>
     public string Typed(string name) => Request.HasFormContentType ? Request.Form[name].ToString() : string.Empty;
+
+    private Item Root(Item item) => Sheet.On(item) is { } holder ? Root(holder) : item;
 
     private string Exact(Length length) => LengthText.Exact(length, Sheet.Head.Units);
 
@@ -146,21 +213,20 @@ public sealed partial class IndexModel(Reader reader, TimeProvider time) : PageM
 
     private async Task<IActionResult> TakeBack(Entry last)
     {
-        await reader.Company.Entries.Append(Id, reader.SignIn, "page", [new(Guid.NewGuid().ToString("N"), string.Empty, null, [], last.Batch)]);
+        await user.Company.Entries.Append(Id, user.SignIn, "page", [new(Guid.NewGuid().ToString("N"), string.Empty, null, [], last.Batch)]);
         return await Again();
     }
 
     private async Task<IActionResult> Append(IReadOnlyList<Change> changes)
     {
-        var seqOf = Job.Ledger.Entries.ToDictionary(e => e.Id, e => e.Seq);
         var entries = changes
             .Where(c => !JsonNode.DeepEquals(Pointer.Get(Document, c.Path), c.Value) || Job.Ledger.HoldersOf(c.Path).Count > 1)
             .Select(c => new NewEntry(
-                Guid.NewGuid().ToString("N"), c.Path, c.Value?.DeepClone(), [.. Job.Ledger.HoldersOf(c.Path).Where(h => seqOf[h] <= Seen)]))
+                Guid.NewGuid().ToString("N"), c.Path, c.Value?.DeepClone(), [.. Job.Ledger.HoldersOf(c.Path).Where(h => Job.Ledger.Find(h)?.Seq <= Seen)]))
             .ToList();
         if (entries.Count > 0)
         {
-            await reader.Company.Entries.Append(Id, reader.SignIn, "page", entries);
+            await user.Company.Entries.Append(Id, user.SignIn, "page", entries);
         }
 
         return await Again();
@@ -168,20 +234,25 @@ public sealed partial class IndexModel(Reader reader, TimeProvider time) : PageM
 
     private IActionResult Refuse(string path, string typed, string words)
     {
-        Problem = new(path, typed, words);
+        problems[path] = new(path, typed, words);
+        return Refused();
+    }
+
+    private IActionResult Refused()
+    {
         Response.StatusCode = StatusCodes.Status422UnprocessableEntity;
         return Show();
     }
 
     private Task<IActionResult> Again()
     {
-        if (!Request.Headers.ContainsKey("HX-Request"))
+        if (problems.Count == 0 && !Request.Headers.ContainsKey("HX-Request"))
         {
             return Task.FromResult<IActionResult>(Redirect(At(Step, View)));
         }
 
-        Job = reader.Open(Id)!;
-        return Task.FromResult(Show());
+        Job = user.Open(Id)!;
+        return Task.FromResult(problems.Count > 0 ? Refused() : Show());
     }
 
     private IActionResult Show() => Request.Headers.ContainsKey("HX-Request") ? Partial("_Board", this) : Page();

@@ -1,5 +1,7 @@
-using Corrie.Core.Jobs;
+using Corrie.Core.Findings;
 using Corrie.Core.Measure;
+using Corrie.Core.Planning;
+using Corrie.Core.Survey;
 using Corrie.Data;
 using Corrie.Web.Access;
 using Corrie.Web.Jobs;
@@ -11,7 +13,7 @@ namespace Corrie.Web.Pages.Wall;
 
 /// <summary>The set-out sheet, to be printed on one page.</summary>
 [Authorize(nameof(Permission.ReadJobs))]
-public sealed class SheetModel(Reader reader) : PageModel
+public sealed class SheetModel(CurrentUser user) : PageModel
 {
     /// <summary>The job's key.</summary>
     [BindProperty(SupportsGet = true)]
@@ -23,13 +25,29 @@ public sealed class SheetModel(Reader reader) : PageModel
     /// <summary>The plan.</summary>
     public JobPlan Plan { get; private set; } = null!;
 
+    /// <summary>The wall; the first one where nothing is said.</summary>
+    [BindProperty(SupportsGet = true, Name = "wall")]
+    public string? WallId { get; set; }
+
+    /// <summary>The wall.</summary>
+    public WallSheet? Wall => Plan.Sheet.Wall(WallId) ?? (Plan.Sheet.Walls.Count > 0 ? Plan.Sheet.Walls[0] : null);
+
+    /// <summary>Its tapes; null as long as it has no size.</summary>
+    public WallTapes? Tapes => Wall is null ? null : Plan.Tapes(Wall.Id);
+
+    /// <summary>What hangs on it.</summary>
+    public IReadOnlyList<Item> Things => Wall is null ? [] : [.. Plan.Sheet.ThingsOn(Wall)];
+
+    /// <summary>What is wrong on it, or with the whole job.</summary>
+    public IReadOnlyList<Finding> Findings => [.. Plan.Findings.Where(f => f.Where.Wall.Length == 0 || f.Where.Wall == Wall?.Id)];
+
     /// <summary>The reader's units.</summary>
-    public LengthStyle Style => reader.Style(Plan.Sheet.Head.Units);
+    public LengthStyle Style => user.Style(Plan.Sheet.Head.Units);
 
     /// <summary>Shows the sheet.</summary>
     public IActionResult OnGet()
     {
-        if (reader.Open(Id) is not { } job)
+        if (user.Open(Id) is not { } job)
         {
             return NotFound();
         }

@@ -67,7 +67,7 @@ function help() {
   const dialog = document.createElement('dialog');
   dialog.className = 'keys';
   const rows = [['F B S A', 'in front, behind, side, above'], ['1 2 3 4', 'survey, place, hang, fix'], ['U R', 'undo, redo'], ['/', 'to the first question, or to the search'],
-    ['Arrows', 'on the display: move it a step; with Shift an inch or a centimetre'], ['Arrows', 'on a hook: to the next datum']];
+    ['Arrows', 'on a thing: move it a step; with Shift an inch or a centimetre'], ['Arrows', 'on a hook: to the next datum']];
   dialog.innerHTML = '<h2>Keys</h2><dl></dl><form method="dialog"><button class="do">Close</button></form>';
   for (const [key, words] of rows) {
     const [dt, dd] = [document.createElement('dt'), document.createElement('dd')];
@@ -113,6 +113,15 @@ function follow() {
   stream.addEventListener('moved', event => refresh(Number(event.data)));
 }
 
+// A button may stand outside its form; what it says goes along all the same.
+let submitter = null;
+document.addEventListener('submit', event => { submitter = event.submitter; }, true);
+document.body.addEventListener('htmx:configRequest', ({ detail }) => {
+  if (submitter?.form === detail.elt && submitter.name && !detail.formData.has(submitter.name)) {
+    detail.formData.append(submitter.name, submitter.value);
+  }
+});
+
 document.body.addEventListener('htmx:beforeRequest', () => { sending++; });
 document.body.addEventListener('htmx:afterRequest', () => { sending--; });
 document.body.addEventListener('htmx:afterSettle', () => {
@@ -122,7 +131,7 @@ document.body.addEventListener('htmx:afterSettle', () => {
     missed = 0;
     refresh(seq);
   }
-  const wrong = document.querySelector('.says strong');
+  const wrong = document.querySelector('.says strong, .q.bad .says');
   if (wrong) {
     say(wrong.textContent);
   }

@@ -1,33 +1,35 @@
 // What somebody is typing is theirs: it is sent once, and no answer but its own takes it away.
 
 let answered = null;
-const refused = new WeakSet();
+const isField = element => element.matches?.('input:not([type="hidden"]), textarea, select');
+const isNew = field => field.name.includes('/_/');
 
-/** What a form asks, whichever way the wall is turned: its handler and the part of the sheet that it is about. */
-const asks = form => [
-  new URLSearchParams(form.getAttribute('action')?.split('?')[1]).get('handler'),
-  ...[...form.querySelectorAll('input[type="hidden"]')].filter(i => !['seen', '__RequestVerificationToken'].includes(i.name)).map(i => i.value),
-].join();
+/** Whether a field holds something that the page did not have. */
+function touched(field) {
+  if (field.type === 'checkbox') {
+    return field.checked !== field.defaultChecked;
+  }
+  return field.matches('select') ? [...field.options].some(o => o.selected !== o.defaultSelected) : field.value !== field.defaultValue;
+}
+
+/** Whether a field was refused, and the answer that comes in is to something else: it stays, with its reason, until it is mended. */
+const waits = (field, mine) => field.getAttribute('aria-invalid') === 'true' && !mine;
 
 /** Whether a part of the page stays as it is when the board is brought up to date. */
 function stays(old, next) {
-  if (old.matches?.('form')) {
-    const stillRefused = old.querySelector('.says strong') && old !== answered?.elt && next.matches?.('form') && asks(old) === asks(next);
-    refused[stillRefused ? 'add' : 'delete'](old);
+  if (old.matches?.('.says')) {
+    const field = old.closest('label, form')?.querySelector('[aria-invalid="true"]');
+    return Boolean(field) && waits(field, field.form === answered?.elt);
+  }
+  if (!isField(old) || old.id !== next.id || old.name !== next.name) {
     return false;
   }
-  const form = old.closest?.('form');
-  if (refused.has(form)) {
-    // It stays, with the reason, until it is mended.
-    return old.matches('.says, input:not([type="hidden"]), textarea');
+  const mine = old.form !== null && old.form === answered?.elt;
+  if (waits(old, mine)) {
+    return true;
   }
-  if (!old.matches?.('input:not([type="hidden"]), textarea') || old.id !== next.id || old.name !== next.name) {
-    return false;
-  }
-  const box = old.type === 'checkbox';
-  const typed = box ? old.checked !== old.defaultChecked : old.value !== old.defaultValue;
   // What was sent comes back as it was understood, unless more has been typed since.
-  return typed && !(form && form === answered?.elt && (box || answered.formData.get(old.name) === old.value));
+  return touched(old) && !(mine && (old.type === 'checkbox' || answered.formData.get(old.name) === old.value)) && (isNew(old) || !old.matches('select') || !mine);
 }
 
 /** Sends fields when they are left or chosen, and keeps what is being typed. */
@@ -35,18 +37,35 @@ export function typed() {
   if (window.Idiomorph) {
     const { callbacks } = window.Idiomorph.defaults;
     callbacks.beforeNodeMorphed = (old, next) => !stays(old, next);
-    // What somebody has folded away stays folded.
-    callbacks.beforeAttributeUpdated = (name, node) => !(name === 'open' && node.matches?.('details')) && !(name === 'class' && refused.has(node));
+    // What somebody has folded away stays folded, and what they have opened stays open.
+    callbacks.beforeAttributeUpdated = (name, node, kind) => !(name === 'open' && node.matches?.('details') && !(kind === 'update' && node.matches('.thing')));
   }
 
   // Enter makes a change and a submit of one field: they are sent as one.
   const waiting = new WeakMap();
   document.addEventListener('change', ({ target }) => {
-    if (target.matches('[data-submit]')) {
-      waiting.set(target.form, setTimeout(() => target.form.requestSubmit()));
+    if (target.matches('[data-submit]') || (target.closest('form.asks') && !isNew(target))) {
+      const { form } = target;
+      waiting.set(form, setTimeout(() => form.requestSubmit(form.querySelector('.first') ?? undefined)));
     }
   });
   document.addEventListener('submit', ({ target }) => clearTimeout(waiting.get(target)), true);
+
+  // In a row that is not there yet Enter adds it.
+  document.addEventListener('keydown', event => {
+    if (event.key === 'Enter' && event.target.matches('form.asks input') && isNew(event.target)) {
+      event.preventDefault();
+      event.target.closest('.new').querySelector('button[name="add"]').click();
+    }
+  });
+
+  // Whoever opens a row goes on in it.
+  let opened = '';
+  document.addEventListener('click', ({ target }) => { opened = target.closest?.('a.row')?.closest('[id]')?.id ?? ''; });
+  document.body.addEventListener('htmx:afterSettle', () => {
+    document.getElementById(opened)?.querySelector('input, select')?.focus();
+    opened = '';
+  });
 
   document.body.addEventListener('htmx:beforeSwap', ({ detail }) => { answered = detail.requestConfig; });
 }

@@ -1,4 +1,4 @@
-// Dragging on the wall: the display and the tapes' hooks. Shown at once, settled by the server on release.
+// Dragging on the wall: things and the tapes' hooks. Shown at once, settled by the server on release.
 import { figures, perInch, perMillimetre, round } from './length.js';
 
 const svgOf = element => element.closest('svg.drawing');
@@ -15,6 +15,12 @@ function point(svg, event) {
 function post(handler, values) {
   const board = document.getElementById('board');
   htmx.ajax('POST', `${board.dataset.here}&handler=${handler}`, { target: '#board', swap: 'morph:outerHTML', values: { seen: board.dataset.seq, ...values } });
+}
+
+/** Looks at another thing of the wall. */
+function choose(item) {
+  const link = document.querySelector(`.things-of-wall a[href$="item=${item}"]:not([aria-current])`);
+  link?.click();
 }
 
 function readout(svg, words, event) {
@@ -36,7 +42,7 @@ function reading(units, datum, svg, back) {
   return (off < 0 ? back : '') + figures(Math.abs(off), style(svg));
 }
 
-/** Where the display is after a drag of dx, dy pixels of the drawing, snapped to what the reader can read. */
+/** Where a thing is after a drag of dx, dy pixels of the drawing, snapped to what the reader can read. */
 function moved(svg, display, dx, dy) {
   const scale = Number(svg.dataset.scale);
   const step = Number(svg.dataset.step);
@@ -54,11 +60,12 @@ function show(svg, display, at) {
   const dx = (at.across - Number(display.dataset.centre)) * scale;
   const dy = -(at.bottom - Number(display.dataset.bottom)) * scale;
   display.setAttribute('transform', `translate(${dx} ${dy})`);
-  for (const follower of svg.querySelectorAll('[data-follow="display"]')) {
+  const item = display.dataset.item;
+  for (const follower of svg.querySelectorAll(`[data-follow="${item}"]`)) {
     follower.setAttribute('transform', follower.dataset.axis === 'up' ? `translate(0 ${dy})` : `translate(${dx} 0)`);
     follower.querySelectorAll('.reading').forEach(r => r.classList.add('gone-now'));
   }
-  svg.querySelectorAll('[data-gone="display"], .tag').forEach(g => g.classList.add('gone-now'));
+  svg.querySelectorAll(`[data-gone="${item}"], .tag`).forEach(g => g.classList.add('gone-now'));
 }
 
 function settle(svg) {
@@ -67,7 +74,7 @@ function settle(svg) {
   delete board.dataset.busy;
 }
 
-function startDisplay(svg, display, event) {
+function startThing(svg, display, event) {
   const from = point(svg, event);
   const board = document.getElementById('board');
   board.dataset.busy = '1';
@@ -83,8 +90,10 @@ function startDisplay(svg, display, event) {
   const end = e => {
     display.removeEventListener('pointermove', move);
     settle(svg);
-    if (at && e.type === 'pointerup') {
-      post('Drag', at);
+    if (e.type === 'pointerup' && !at) {
+      choose(display.dataset.item);
+    } else if (at && e.type === 'pointerup') {
+      post('Drag', { item: display.dataset.item, ...at });
     } else if (at) {
       show(svg, display, { across: Number(display.dataset.centre), bottom: Number(display.dataset.bottom) });
     }
@@ -94,9 +103,31 @@ function startDisplay(svg, display, event) {
   display.addEventListener('pointercancel', end, { once: true });
 }
 
+/** Draws the places on which a hook can be dropped. */
+function drawStops(svg, stops, axis) {
+  const box = svg.viewBox.baseVal;
+  for (const stop of stops.filter(s => !s.firstChild)) {
+    const at = Number(stop.dataset.at);
+    const [line, name] = ['line', 'text'].map(e => document.createElementNS('http://www.w3.org/2000/svg', e));
+    line.setAttribute('class', 'hook-line');
+    name.setAttribute('class', axis === 'up' ? 'hook-name' : 'hook-name turned');
+    name.textContent = stop.dataset.name;
+    const [x1, y1, x2, y2] = axis === 'up' ? [80, at, box.width - 12, at] : [at, box.height - 50, at, 30];
+    for (const [key, value] of Object.entries({ x1, y1, x2, y2 })) line.setAttribute(key, value);
+    const [x, y] = axis === 'up' ? [box.width - 16, at - 4] : [at - 4, 36];
+    name.setAttribute('x', x);
+    name.setAttribute('y', y);
+    if (axis === 'across') {
+      name.setAttribute('transform', `rotate(-90 ${x} ${y})`);
+    }
+    stop.append(line, name);
+  }
+}
+
 function startHook(svg, hook, event) {
   const axis = hook.dataset.hook;
   const stops = [...svg.querySelectorAll(`.hook-stop[data-axis="${axis}"]`)];
+  drawStops(svg, stops, axis);
   document.getElementById('board').dataset.busy = '1';
   svg.classList.add('hooking', `hooking-${axis}`);
   hook.setPointerCapture(event.pointerId);
@@ -108,7 +139,7 @@ function startHook(svg, hook, event) {
     hook.setAttribute('transform', axis === 'up' ? `translate(0 ${to.y - from.y})` : `translate(${to.x - from.x} 0)`);
     near = stops.reduce((best, s) => Math.abs(s.dataset.at - along) < Math.abs(best.dataset.at - along) ? s : best, stops[0]);
     stops.forEach(s => s.classList.toggle('near', s === near));
-    readout(svg, near.querySelector('text').textContent, e);
+    readout(svg, near.dataset.name, e);
   };
   const end = e => {
     hook.removeEventListener('pointermove', move);
@@ -117,12 +148,19 @@ function startHook(svg, hook, event) {
     hook.removeAttribute('transform');
     settle(svg);
     if (near && e.type === 'pointerup' && near.dataset.datum !== hook.dataset.datum) {
-      post('Hook', { axis, datum: near.dataset.datum });
+      hookOn(axis, near.dataset.datum);
     }
   };
   hook.addEventListener('pointermove', move);
   hook.addEventListener('pointerup', end, { once: true });
   hook.addEventListener('pointercancel', end, { once: true });
+}
+
+/** Hooks a tape: the same change as in the form over the wall. */
+function hookOn(axis, datum) {
+  const field = document.querySelector(`.from select[name$="/setOut/${axis}"]`);
+  field.value = datum;
+  field.form.requestSubmit();
 }
 
 /** The tool that is chosen beside the wall; none but on the survey step. */
@@ -179,7 +217,7 @@ function tape(svg, at) {
   const stops = [...svg.querySelectorAll('.hook-stop[data-axis="across"]')];
   const near = stops.reduce((best, s) => Math.abs(s.dataset.at - x) < Math.abs(best.dataset.at - x) ? s : best, stops[0]);
   // What is tapped far from everything that has a name is a member that is not on the sheet yet.
-  const name = Math.abs(near.dataset.at - x) < 18 ? near.querySelector('text').textContent : 'new stud';
+  const name = Math.abs(near.dataset.at - x) < 18 ? near.dataset.name : 'new stud';
   const line = document.getElementById('measure');
   if (!line.value.includes('->')) {
     line.value = `${name} -> `;
@@ -191,7 +229,7 @@ function tape(svg, at) {
   line.focus();
 }
 
-// A few presses of an arrow key are one move: it is sent when the keys come to rest.
+// A few strikes of an arrow key are one move: it is sent when the keys come to rest.
 let nudge = null;
 function key(svg, element, event) {
   const sign = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, 1], ArrowDown: [0, -1] }[event.key];
@@ -205,7 +243,7 @@ function key(svg, element, event) {
     const here = stops.findIndex(s => s.dataset.datum === element.dataset.datum);
     const next = stops[here + (axis === 'up' ? -sign[1] : sign[0])];
     if (next) {
-      post('Hook', { axis, datum: next.dataset.datum });
+      hookOn(axis, next.dataset.datum);
     }
     return;
   }
@@ -217,7 +255,7 @@ function key(svg, element, event) {
   show(svg, element, nudge);
   clearTimeout(key.timer);
   key.timer = setTimeout(() => {
-    const at = nudge;
+    const at = { item: element.dataset.item, ...nudge };
     nudge = null;
     post('Drag', at);
   }, 350);
@@ -246,13 +284,13 @@ export function wall() {
       return;
     }
     const hook = event.target.closest('[data-hook]');
-    const display = event.target.closest('[data-drag="display"]');
+    const display = event.target.closest('[data-drag]');
     if (hook) {
       event.preventDefault();
       startHook(svg, hook, event);
     } else if (display) {
       event.preventDefault();
-      startDisplay(svg, display, event);
+      startThing(svg, display, event);
     }
   });
   document.addEventListener('keydown', event => {

@@ -1,8 +1,9 @@
 using Corrie.Core.Catalogue;
 using Corrie.Core.Measure;
 using Corrie.Core.Survey;
+using Corrie.Web.Drawing;
 
-namespace Corrie.Web.Drawing;
+namespace Corrie.Web.Stages.Survey;
 
 /// <summary>Draws the wall cut through, from the room inwards, many times larger than the wall: what a bolt passes and what it meets.</summary>
 public static class SectionDrawing
@@ -14,8 +15,9 @@ public static class SectionDrawing
     private const double Least = 30;
 
     /// <summary>Draws the section; layers are to scale as far as each stays wide enough to be read.</summary>
-    public static void Draw(Svg svg, Wall wall, LengthStyle style)
+    public static void Draw(Canvas canvas)
     {
+        var (svg, wall, style) = (canvas.Svg, canvas.Wall, canvas.Style);
         var masonry = wall.Kind == WallKind.Masonry;
         var deep = wall.StudDepth;
         var scale = (Right - Left) / Math.Max(0.5, (wall.LayersThickness + (masonry ? Length.Zero : deep)).Inches);

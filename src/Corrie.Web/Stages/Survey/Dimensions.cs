@@ -1,8 +1,8 @@
-using Corrie.Core.Jobs;
 using Corrie.Core.Measure;
 using Corrie.Core.Survey;
+using Corrie.Web.Drawing;
 
-namespace Corrie.Web.Drawing;
+namespace Corrie.Web.Stages.Survey;
 
 /// <summary>Draws what was measured as dimension lines; the one that is off has its residual in figures.</summary>
 public static class Dimensions
@@ -11,15 +11,11 @@ public static class Dimensions
     private const int Most = 9;
 
     /// <summary>Draws the sideways readings, the ones that are off first.</summary>
-    public static void Draw(Svg svg, Sheet sheet, JobPlan plan, Wall wall, LengthStyle style)
+    public static void Draw(Canvas canvas)
     {
-        if (plan.Survey is not { } survey)
-        {
-            return;
-        }
-
-        var positions = plan.Datums.Where(d => d.Axis == Axis.Across).ToDictionary(d => d.Id, d => d.At);
-        foreach (var stud in wall.Studs)
+        var (svg, frame, wall, style, survey) = (canvas.Svg, canvas.Frame, canvas.Wall, canvas.Style, canvas.Survey);
+        var positions = canvas.Tapes.Datums.Where(d => d.Axis == Axis.Across).ToDictionary(d => d.Id, d => d.At);
+        foreach (var stud in canvas.Studs)
         {
             positions["studs/" + stud.Id] = stud.Centre;
         }
@@ -27,7 +23,7 @@ public static class Dimensions
         Length? At(MeasuredReading r, string point) =>
             Faces.Resolve(wall, point, r.OtherFace) is { } end && positions.TryGetValue(end.Point, out var at) ? at + end.Offset : null;
 
-        var at = sheet.Floor - 14;
+        var at = frame.Floor - 14;
         foreach (var r in survey.Across.Readings.OrderByDescending(r => Math.Abs(r.Normalised)).Take(Most))
         {
             if (At(r.Reading, r.Reading.From) is not { } from || At(r.Reading, r.Reading.To) is not { } to)
@@ -35,7 +31,7 @@ public static class Dimensions
                 continue;
             }
 
-            var (x1, x2) = (sheet.X(Length.Min(from, to)), sheet.X(Length.Max(from, to)));
+            var (x1, x2) = (frame.X(Length.Min(from, to)), frame.X(Length.Max(from, to)));
             var off = survey.Across.Suspect(r.Reading);
             svg.Group($"dimension{(off ? " off" : string.Empty)}{(r.Reading.OtherFace ? " through" : string.Empty)}");
             svg.Line("dim-line", x1, at, x2, at);

@@ -6,7 +6,7 @@ using Corrie.Data;
 namespace Corrie.Web.Access;
 
 /// <summary>Who reads a page, in which company, and in which units.</summary>
-public sealed class Reader
+public sealed class CurrentUser
 {
     /// <summary>The cookie that keeps the reader's own units.</summary>
     public const string UnitsCookie = "corrie-units";
@@ -14,7 +14,7 @@ public sealed class Reader
     private const string CompanyClaim = "company";
     private const string ChangesClaim = "changes";
 
-    private Reader(Company company, string signIn, string name, Role role, long? siteId, string units)
+    private CurrentUser(Company company, string signIn, string name, Role role, long? siteId, string units)
     {
         Company = company;
         SignIn = signIn;
@@ -52,7 +52,13 @@ public sealed class Reader
     public bool May(Permission permission) => Role.May(permission);
 
     /// <summary>How lengths are shown to this reader on a job.</summary>
-    public LengthStyle Style(UnitSystem job) => Units switch
+    public LengthStyle Style(UnitSystem job) => StyleOf(Units, job);
+
+    /// <summary>The key of the units in which a job is shown to this reader: never those of the job, which may be changed meanwhile.</summary>
+    public string StyleKey(UnitSystem job) => Units != "job" ? Units : job == UnitSystem.Inches ? "in16" : "mm";
+
+    /// <summary>How lengths are shown for a choice of units.</summary>
+    public static LengthStyle StyleOf(string units, UnitSystem job) => units switch
     {
         "in8" => new(UnitSystem.Inches, 8),
         "in16" => new(UnitSystem.Inches, 16),
@@ -72,10 +78,10 @@ public sealed class Reader
         scheme));
 
     /// <summary>The reader of a request; null where nobody is signed in, or somebody whose sign-in does not count any more.</summary>
-    public static Reader? Of(HttpContext context, Companies companies) => Of(context, context.User, companies);
+    public static CurrentUser? Of(HttpContext context, Companies companies) => Of(context, context.User, companies);
 
     /// <summary>The reader that a sign-in stands for; null where it does not count any more.</summary>
-    public static Reader? Of(HttpContext context, ClaimsPrincipal user, Companies companies)
+    public static CurrentUser? Of(HttpContext context, ClaimsPrincipal user, Companies companies)
     {
         if (user.FindFirstValue(CompanyClaim) is not { } key || companies.Find(key) is not { } company ||
             user.FindFirstValue(ClaimTypes.NameIdentifier) is not { } signIn || company.People.Find(signIn) is not { LeftAt: null } person ||

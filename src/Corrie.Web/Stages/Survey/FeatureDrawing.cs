@@ -1,15 +1,16 @@
-using Corrie.Core.Jobs.Format;
+using Corrie.Core.Format;
 using Corrie.Core.Survey;
+using Corrie.Web.Drawing;
 
-namespace Corrie.Web.Drawing;
+namespace Corrie.Web.Stages.Survey;
 
 /// <summary>Draws what stands on the wall or before it.</summary>
 public static class FeatureDrawing
 {
     /// <summary>Draws a feature in elevation.</summary>
-    public static void Draw(Svg svg, Sheet sheet, Feature feature, bool behind)
+    public static void Draw(Svg svg, Frame frame, Feature feature, bool behind)
     {
-        var (x, y, w, h) = (sheet.X(feature.Left), sheet.Y(feature.Top), sheet.D(feature.Width), sheet.D(feature.Height));
+        var (x, y, w, h) = (frame.X(feature.Left), frame.Y(feature.Top), frame.D(feature.Width), frame.D(feature.Height));
         svg.Group($"feature {feature.Kind.Word()}{(behind ? " faint" : string.Empty)}", ("data-feature", feature.Id));
         switch (feature.Kind)
         {

@@ -1,5 +1,4 @@
 using Corrie.Core.Measure;
-using Corrie.Core.Placement;
 
 namespace Corrie.Web.Drawing;
 
@@ -23,15 +22,15 @@ public enum WallView
 /// <param name="Scale">Pixels to the inch.</param>
 /// <param name="Left">The left corner.</param>
 /// <param name="Floor">The floor.</param>
-public readonly record struct Sheet(double Scale, double Left, double Floor)
+public readonly record struct Frame(double Scale, double Left, double Floor)
 {
-    /// <summary>Room for the tape and its readings on the left.</summary>
+    /// <summary>Space for the tape and its readings on the left.</summary>
     public const double LeftMargin = 116;
 
-    /// <summary>Room above the wall.</summary>
+    /// <summary>Space above the wall.</summary>
     public const double TopMargin = 30;
 
-    /// <summary>Room for the tape and its readings at the foot.</summary>
+    /// <summary>Space for the tape and its readings at the foot.</summary>
     public const double FootMargin = 80;
 
     /// <summary>Width of the whole drawing.</summary>
@@ -45,7 +44,7 @@ public readonly record struct Sheet(double Scale, double Left, double Floor)
     /// <param name="width">The wall's width.</param>
     /// <param name="height">Its height.</param>
     /// <param name="alone">Whether it has the pane for itself, without the set-out under it.</param>
-    public static Sheet Of(Length width, Length height, bool alone = false)
+    public static Frame Of(Length width, Length height, bool alone = false)
     {
         var scale = Math.Min((Width - LeftMargin - RightMargin) / width.Inches, (alone ? MostHeightAlone : MostHeight) / height.Inches);
         return new(scale, LeftMargin, TopMargin + (height.Inches * scale));
@@ -64,5 +63,5 @@ public readonly record struct Sheet(double Scale, double Left, double Floor)
     public double Y(Length up) => Floor - D(up);
 
     /// <summary>A rectangle on the wall.</summary>
-    public void Box(Svg svg, string classes, Box box, double round = 0) => svg.Rect(classes, X(box.Left), Y(box.Top), D(box.Width), D(box.Height), round);
+    public void Rect(Svg svg, string classes, Rect rect, double round = 0) => svg.Rect(classes, X(rect.Left), Y(rect.Top), D(rect.Width), D(rect.Height), round);
 }

@@ -1,9 +1,9 @@
-using Corrie.Core.Jobs;
-using Corrie.Core.Jobs.Format;
+using Corrie.Core.Format;
 using Corrie.Core.Measure;
 using Corrie.Core.Survey;
+using Corrie.Web.Drawing;
 
-namespace Corrie.Web.Drawing;
+namespace Corrie.Web.Stages.Survey;
 
 /// <summary>Draws what was found of the framing where it was found, what a probe has disproved struck out, and where to probe next.</summary>
 public static class EvidenceDrawing
@@ -11,40 +11,36 @@ public static class EvidenceDrawing
     private const double Lane = 15;
 
     /// <summary>Draws all evidence, the module's hints and the next probes.</summary>
-    public static void Draw(Svg svg, Sheet sheet, JobPlan plan, Wall wall, LengthStyle style)
+    public static void Draw(Canvas canvas)
     {
-        if (plan.Survey is not { } survey)
-        {
-            return;
-        }
-
-        var top = sheet.Y(wall.Height);
-        foreach (var expected in survey.Framing.Expected)
+        var (svg, frame, wall, style, framing) = (canvas.Svg, canvas.Frame, canvas.Wall, canvas.Style, canvas.Framing);
+        var top = frame.Y(wall.Height);
+        foreach (var expected in framing.Expected)
         {
             svg.Group("expected");
             svg.Open("title", string.Empty, [], close: false).Raw("the spacing would have a member here; nobody has looked").End("title");
-            svg.Line("expected-line", sheet.X(expected), top, sheet.X(expected), sheet.Floor);
-            svg.Words("expected-mark", sheet.X(expected), top + 16, "?");
+            svg.Line("expected-line", frame.X(expected), top, frame.X(expected), frame.Floor);
+            svg.Words("expected-mark", frame.X(expected), top + 16, "?");
             svg.End();
         }
 
-        var untrue = survey.Framing.False.Select(f => f.Evidence.Id).ToHashSet();
-        foreach (var sounding in survey.Framing.Soundings)
+        var untrue = framing.False.Select(f => f.Evidence.Id).ToHashSet();
+        foreach (var sounding in canvas.Survey.Soundings)
         {
-            One(svg, sheet, wall, sounding, untrue.Contains(sounding.Evidence.Id), style);
+            One(svg, frame, wall, sounding, untrue.Contains(sounding.Evidence.Id), style);
         }
 
         foreach (var place in wall.FreePlaces)
         {
             svg.Group("free-place");
-            svg.Rect("free-outline", sheet.X(place.Left), sheet.Y(place.Top), sheet.D(place.Width), sheet.D(place.Height));
-            svg.Words("free-name", sheet.X(place.Left + place.Width.Half), sheet.Y(place.Top) - 4, place.Name);
+            frame.Rect(svg, "free-outline", place.Area);
+            svg.Words("free-name", frame.X(place.Area.CentreX), frame.Y(place.Area.Top) - 4, place.Name);
             svg.End();
         }
 
         foreach (var cross in wall.Crosses)
         {
-            var (x, y) = (sheet.X(cross.X), sheet.Y(cross.Y));
+            var (x, y) = (frame.X(cross.X), frame.Y(cross.Y));
             svg.Group(cross.StandsFor is null ? "client-cross open" : "client-cross");
             svg.Path("cross-mark", $"M{x - 8} {y - 8} L{x + 8} {y + 8} M{x + 8} {y - 8} L{x - 8} {y + 8}");
             svg.Words("cross-name", x + 12, y + 4, cross.StandsFor is { } point ? "client: " + point.Replace('-', ' ') : "client's cross: for what?");
@@ -54,10 +50,10 @@ public static class EvidenceDrawing
         foreach (var (pinned, n) in wall.Photos.GroupBy(p => p.Of).Select(g => (g.Key, g.Count())))
         {
             var feature = wall.Features.FirstOrDefault(f => f.Id == pinned);
-            var found = survey.Framing.Soundings.FirstOrDefault(s => "evidence/" + s.Evidence.Id == pinned);
-            var (x, y) = feature is not null ? (sheet.X(feature.Right) - 9, sheet.Y(feature.Top) + 9)
-                : found is not null ? (sheet.X(found.Evidence.Axis == Axis.Across ? found.Middle : found.Evidence.Beside ?? wall.Width.Half) + 12, sheet.Y(found.Evidence.Axis == Axis.Up ? found.Middle : found.Evidence.Beside ?? wall.Height.Half) - 12)
-                : (sheet.X(wall.Width) - 14, top + 14);
+            var found = canvas.Survey.Soundings.FirstOrDefault(s => "evidence/" + s.Evidence.Id == pinned);
+            var (x, y) = feature is not null ? (frame.X(feature.Right) - 9, frame.Y(feature.Top) + 9)
+                : found is not null ? (frame.X(found.Evidence.Axis == Axis.Across ? found.Middle : found.Evidence.Beside ?? wall.Width.Half) + 12, frame.Y(found.Evidence.Axis == Axis.Up ? found.Middle : found.Evidence.Beside ?? wall.Height.Half) - 12)
+                : (frame.X(wall.Width) - 14, top + 14);
             svg.Group("photo-pin");
             svg.Open("title", string.Empty, [], close: false).Raw(n == 1 ? "1 photo" : $"{n} photos").End("title");
             svg.Rect("pin-card", x - 8, y - 7, 16, 14);
@@ -67,18 +63,19 @@ public static class EvidenceDrawing
 
         foreach (var hole in wall.TestHoles)
         {
-            svg.Circle("test-hole", sheet.X(hole.X), sheet.Y(hole.Y), 6);
+            svg.Circle("test-hole", frame.X(hole.X), frame.Y(hole.Y), 6);
         }
     }
 
     /// <summary>Where to push the bit in next.</summary>
-    public static void Probes(Svg svg, Sheet sheet, JobPlan plan, Wall wall, LengthStyle style)
+    public static void Probes(Canvas canvas)
     {
-        foreach (var (probe, i) in plan.Probes.Take(4).Select((p, i) => (p, i)))
+        var (svg, frame, wall, style) = (canvas.Svg, canvas.Frame, canvas.Wall, canvas.Style);
+        foreach (var (probe, i) in SurveyView.ProbesOf(canvas).Take(4).Select((p, i) => (p, i)))
         {
             var (x, y) = probe.Axis == Axis.Across
-                ? (sheet.X(probe.At), sheet.Y(probe.Beside ?? wall.Height * 0.66))
-                : (sheet.X(probe.Beside ?? wall.Width.Half), sheet.Y(probe.At));
+                ? (frame.X(probe.At), frame.Y(probe.Beside ?? wall.Height * 0.66))
+                : (frame.X(probe.Beside ?? wall.Width.Half), frame.Y(probe.At));
             svg.Group("next-probe");
             svg.Open("title", string.Empty, [], close: false).Raw(System.Net.WebUtility.HtmlEncode("push the bit in here, " + probe.Purpose.Say(style))).End("title");
             svg.Circle("probe-ring", x, y, 9);
@@ -94,14 +91,14 @@ public static class EvidenceDrawing
         }
     }
 
-    private static void One(Svg svg, Sheet sheet, Wall wall, Sounding sounding, bool untrue, LengthStyle style)
+    private static void One(Svg svg, Frame frame, Wall wall, Sounding sounding, bool untrue, LengthStyle style)
     {
         var e = sounding.Evidence;
         var level = e.Axis == Axis.Up;
         // Who said nothing of the height gets a lane under the ceiling, by method.
-        var lane = sheet.Y(wall.Height) + 30 + ((int)e.Method * Lane);
-        double Along(Length at) => level ? sheet.Y(at) : sheet.X(at);
-        var side = e.Beside is { } beside ? (level ? sheet.X(beside) : sheet.Y(beside)) : level ? sheet.X(wall.Width.Half) : lane;
+        var lane = frame.Y(wall.Height) + 30 + ((int)e.Method * Lane);
+        double Along(Length at) => level ? frame.Y(at) : frame.X(at);
+        var side = e.Beside is { } beside ? (level ? frame.X(beside) : frame.Y(beside)) : level ? frame.X(wall.Width.Half) : lane;
         var (x, y) = level ? (side, Along(sounding.Middle)) : (Along(sounding.Middle), side);
 
         svg.Group($"evidence {e.Kind.Word()}{(e.Struck || untrue ? " struck" : string.Empty)}{(e.OtherFace ? " through" : string.Empty)}");

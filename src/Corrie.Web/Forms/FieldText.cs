@@ -1,0 +1,29 @@
+using System.Text.Json.Nodes;
+using Corrie.Core.Catalogue;
+using Corrie.Core.Format;
+using Corrie.Core.Measure;
+
+namespace Corrie.Web.Forms;
+
+/// <summary>The text of a field: the same on the page and where a form's answers are compared with what the page had.</summary>
+public static class FieldText
+{
+    /// <summary>The catalogue's kind that a part is a copy of; null where it is none.</summary>
+    public static ProductKind? Product(Shape shape) => ProductKinds.All.FirstOrDefault(k => ReferenceEquals(k.Form, shape));
+
+    /// <summary>What stands in a field.</summary>
+    /// <param name="shape">The part's form.</param>
+    /// <param name="value">Its value; null for nothing.</param>
+    /// <param name="style">The units of the page.</param>
+    public static string Of(Shape shape, JsonNode? value, LengthStyle style) =>
+        value is null ? string.Empty
+        : Product(shape) is not null ? (value as JsonObject)?[Core.Catalogue.Product.CatalogueKey]?.ToString() ?? string.Empty
+        : shape.Text(value, style);
+
+    /// <summary>A name of the file in words: <c>bottomToHook</c> is <c>bottom to hook</c>.</summary>
+    public static string Spoken(string name) =>
+        string.Concat(name.Select(c => char.IsUpper(c) ? " " + char.ToLowerInvariant(c) : c.ToString()));
+
+    /// <summary>Words with a capital at the beginning.</summary>
+    public static string Capital(string words) => words.Length == 0 ? words : char.ToUpperInvariant(words[0]) + words[1..];
+}

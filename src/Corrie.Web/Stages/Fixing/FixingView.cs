@@ -1,0 +1,68 @@
+using System.Net;
+using Corrie.Core.Catalogue;
+using Corrie.Core.Findings;
+using Corrie.Core.Fixing;
+using Corrie.Core.Format;
+using Corrie.Core.Hanging;
+using Corrie.Core.Measure;
+using Corrie.Core.Planning;
+using Corrie.Core.Survey;
+using Corrie.Web.Drawing;
+
+namespace Corrie.Web.Stages.Fixing;
+
+/// <summary>What holds the plates.</summary>
+public sealed class FixingView : StageView
+{
+    /// <inheritdoc/>
+    public override StageId Stage => FixingFindings.Stage;
+
+    /// <inheritdoc/>
+    public override IReadOnlyList<Part> Parts => [HangingChoice.Bolt, FixingChoice.Part, FixingChoice.Crews];
+
+    /// <inheritdoc/>
+    public override string Results => "~/Stages/Fixing/_Fix.cshtml";
+
+    /// <inheritdoc/>
+    public override IReadOnlyList<DrawingLayer> Layers { get; } =
+    [
+        new(Drawings.Behind, Depth.Bolts, c => Each(c, Front)),
+        new(Drawings.Above, Depth.Bolts, c => Each(c, Above)),
+    ];
+
+    /// <inheritdoc/>
+    public override IEnumerable<Reading> Readings(Canvas canvas) =>
+        canvas.Look.Drawing == Drawings.Above && canvas.Shown().Mount is { } mount && canvas.Plan.Fixing(mount.Id) is { } fixing
+            ? fixing.Bolts.Select(b => new Reading(Axis.Across, b.X, $"bolt {b.Number}", "hole-flag"))
+            : [];
+
+    private static void Each(Canvas canvas, Action<Canvas, Item, Bolt> draw)
+    {
+        foreach (var item in canvas.Things)
+        {
+            foreach (var bolt in canvas.Plan.Fixing(item.Id)?.Bolts ?? [])
+            {
+                draw(canvas, item, bolt);
+            }
+        }
+    }
+
+    private static void Front(Canvas canvas, Item item, Bolt bolt)
+    {
+        var (svg, x, y) = (canvas.Svg, canvas.Frame.X(bolt.X), canvas.Frame.Y(bolt.Y));
+        svg.Group(bolt.WouldKeepEdge ? "bolt" : "bolt off", ("data-item", item.Id));
+        svg.Open("title", string.Empty, [], close: false)
+            .Raw(WebUtility.HtmlEncode($"bolt {bolt.Number}: {bolt.X.Show(canvas.Style)} across, {bolt.Y.Show(canvas.Style)} up")).End("title");
+        svg.Circle("head", x, y, 6);
+        svg.Line("cross", x - 9, y, x + 9, y);
+        svg.Line("cross", x, y - 9, x, y + 9);
+        svg.End();
+    }
+
+    private static void Above(Canvas canvas, Item item, Bolt bolt)
+    {
+        var reach = item.Bolt()!.Length - ((Mount)item.Product!).PlateThickness;
+        var x = canvas.Frame.X(bolt.X);
+        canvas.Svg.Line("bolt-shank", x, canvas.Face, x, canvas.Face - canvas.Frame.D(reach));
+    }
+}

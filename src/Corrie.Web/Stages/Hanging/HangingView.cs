@@ -1,0 +1,56 @@
+using Corrie.Core.Findings;
+using Corrie.Core.Hanging;
+using Corrie.Core.Planning;
+using Corrie.Core.Survey;
+using Corrie.Web.Drawing;
+
+namespace Corrie.Web.Stages.Hanging;
+
+/// <summary>The plates, and how the displays hang on them.</summary>
+public sealed class HangingView : StageView
+{
+    /// <inheritdoc/>
+    public override StageId Stage => HangingFindings.Stage;
+
+    /// <inheritdoc/>
+    /// <remarks>The bolt is asked for with what holds the plate.</remarks>
+    public override IReadOnlyList<Part> Parts => [HangingChoice.Part];
+
+    /// <inheritdoc/>
+    public override string Results => "~/Stages/Hanging/_Hang.cshtml";
+
+    /// <inheritdoc/>
+    public override IReadOnlyList<DrawingLayer> Layers { get; } =
+    [
+        new(Drawings.Behind, Depth.Plates, c => Each(c, PlateDrawing.Draw)),
+        new(Drawings.Side, Depth.Framing, PlateDrawing.Side),
+        new(Drawings.Above, Depth.Framing, c => Each(c, PlateDrawing.Above)),
+    ];
+
+    /// <inheritdoc/>
+    public override IEnumerable<Reading> Readings(Canvas canvas)
+    {
+        if (canvas.Shown().Mount is not { } mount || canvas.Plan.Layout(mount.Id) is not { } layout)
+        {
+            return [];
+        }
+
+        return canvas.Look.Drawing switch
+        {
+            Drawings.Side => [new(Axis.Up, layout.HookLine, "hook line", "blue")],
+            Drawings.Above => [new(Axis.Across, layout.Position.Plate, "plate centre", "blue")],
+            _ => [],
+        };
+    }
+
+    private static void Each(Canvas canvas, Action<Canvas, Item, PlateLayout> draw)
+    {
+        foreach (var item in canvas.Things)
+        {
+            if (canvas.Plan.Layout(item.Id) is { } layout)
+            {
+                draw(canvas, item, layout);
+            }
+        }
+    }
+}

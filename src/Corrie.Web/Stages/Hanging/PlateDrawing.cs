@@ -1,0 +1,89 @@
+using Corrie.Core.Catalogue;
+using Corrie.Core.Hanging;
+using Corrie.Core.Measure;
+using Corrie.Core.Planning;
+using Corrie.Web.Drawing;
+
+namespace Corrie.Web.Stages.Hanging;
+
+/// <summary>Draws plates, arms and hook lines.</summary>
+public static class PlateDrawing
+{
+    /// <summary>In elevation, as if the board were glass.</summary>
+    public static void Draw(Canvas canvas, Item item, PlateLayout layout)
+    {
+        var (svg, frame) = (canvas.Svg, canvas.Frame);
+        var mount = (Mount)item.Product!;
+        if (layout.Template is { } template)
+        {
+            frame.Rect(svg, "template", template);
+        }
+
+        foreach (var arm in layout.Arms)
+        {
+            frame.Rect(svg, "arm", arm, 2);
+        }
+
+        frame.Rect(svg, "steel-plate", layout.Plate, 2);
+        foreach (var row in mount.Rows.Where(mount.OnPlate))
+        {
+            var y = frame.Y(layout.HookLine + row.AboveHook);
+            foreach (var slot in row.Slots)
+            {
+                var x = frame.X(layout.Position.Plate + slot.From);
+                svg.Rect("slot", x - 3, y - 3, frame.D(slot.To - slot.From) + 6, 6, 3);
+            }
+        }
+
+        if (canvas.IsShown(item.Id) || canvas.Look.Apart)
+        {
+            HookLine(canvas, item, layout);
+        }
+
+        if (layout.Shift != Length.Zero)
+        {
+            Shift(canvas, layout);
+        }
+    }
+
+    /// <summary>From the side.</summary>
+    public static void Side(Canvas canvas)
+    {
+        if (canvas.Shown().Mount is not { Product: Mount mount } item || canvas.Plan.Layout(item.Id) is not { } layout)
+        {
+            return;
+        }
+
+        var (svg, s) = (canvas.Svg, canvas.Frame);
+        svg.Rect("steel-plate", canvas.Face, s.Y(layout.Plate.Top), Math.Max(2, s.D(mount.DepthParked) * .5), s.D(layout.Plate.Height));
+        svg.Line("chalk", s.Left, s.Y(layout.HookLine), canvas.Out(mount.DepthParked) + 30, s.Y(layout.HookLine));
+    }
+
+    /// <summary>From above.</summary>
+    public static void Above(Canvas canvas, Item item, PlateLayout layout) => canvas.Svg.Rect(
+        "steel-plate", canvas.Frame.X(layout.Plate.Left), canvas.Face, canvas.Frame.D(layout.Plate.Width), Math.Max(3, canvas.Frame.D(((Mount)item.Product!).DepthParked) * .6));
+
+    private static void HookLine(Canvas canvas, Item item, PlateLayout layout)
+    {
+        var (svg, frame) = (canvas.Svg, canvas.Frame);
+        svg.Group("chalk-lines", ("data-follow", canvas.Plan.Sheet.DisplayOn(item)?.Id ?? string.Empty), ("data-axis", "up"));
+        svg.Line("chalk", frame.Left, frame.Y(layout.HookLine), frame.X(canvas.Wall.Width), frame.Y(layout.HookLine));
+        svg.Words("chalk-name", frame.X(canvas.Wall.Width) - 6, frame.Y(layout.HookLine) - 5, "hook line");
+        svg.End();
+    }
+
+    private static void Shift(Canvas canvas, PlateLayout layout)
+    {
+        var (svg, frame) = (canvas.Svg, canvas.Frame);
+        var y = frame.Y(layout.Plate.Bottom) + 13;
+        var (from, to) = (frame.X(layout.Position.Plate), frame.X(layout.Position.Plate + layout.Shift));
+        svg.Group("slide");
+        svg.Line("slide-line", from, frame.Y(layout.Plate.Bottom), from, y + 5);
+        svg.Open("line", "slide-arrow",
+            [
+                ("x1", Svg.Trim(from)), ("y1", Svg.Trim(y)), ("x2", Svg.Trim(to)), ("y2", Svg.Trim(y)), ("marker-end", "url(#a-end)"),
+            ], close: true);
+        svg.Figures("slide-figure", (from + to) / 2, y + 17, layout.Shift.Abs.Show(canvas.Style), "slides ", layout.Shift > Length.Zero ? " right" : " left");
+        svg.End();
+    }
+}

@@ -1,0 +1,42 @@
+using Corrie.Core.Findings;
+using Corrie.Core.Format;
+using Corrie.Core.Planning;
+using Corrie.Web.Drawing;
+
+namespace Corrie.Web.Stages;
+
+/// <summary>What a stage shows besides its form: layers of the drawing, readings at the tapes, results in the side pane. All of it can be left out.</summary>
+public abstract class StageView
+{
+    /// <summary>The stage.</summary>
+    public abstract StageId Stage { get; }
+
+    /// <summary>The parts of the sheet that its form asks for.</summary>
+    public virtual IReadOnlyList<Part> Parts => Core.Jobs.Stages.Of(Stage).Parts;
+
+    /// <summary>Layers of the drawing.</summary>
+    public virtual IReadOnlyList<DrawingLayer> Layers => [];
+
+    /// <summary>The partial view with its results; null for none.</summary>
+    public virtual string? Results => null;
+
+    /// <summary>Whether the results stand before the form, because work on them comes first.</summary>
+    public virtual bool ResultsFirst => false;
+
+    /// <summary>Whether the drawing shows the wall itself while this stage is worked on.</summary>
+    public virtual bool Surveys => false;
+
+    /// <summary>Readings at the tapes that are no marks.</summary>
+    public virtual IEnumerable<Reading> Readings(Canvas canvas) => [];
+
+    /// <summary>Whether the form leaves a member out, because the results have it.</summary>
+    public virtual bool LeavesOut(Part part, Member member) => false;
+
+    private sealed class Plain(StageId stage) : StageView
+    {
+        public override StageId Stage => stage;
+    }
+
+    /// <summary>A stage without a view of its own.</summary>
+    public static StageView Of(IStage stage) => new Plain(stage.Id);
+}
