@@ -44,7 +44,7 @@ internal static class ApiBench
             var (to, body) = (n % 20) switch
             {
                 0 => ("/jobs", Text(files.Document().ToJsonString())),
-                1 or 2 => ("/jobs/2/entries", Text($$"""[{"id":"{{Guid.NewGuid():N}}","path":"/wall","value":{{files.Document()["wall"]?.ToJsonString() ?? "null"}}}]""")),
+                1 or 2 => ("/jobs/2/entries", Text($$"""[{"id":"{{Guid.NewGuid():N}}","path":"/walls/w1","value":{{(files.Document()["walls"] as System.Text.Json.Nodes.JsonObject)?["w1"]?.ToJsonString() ?? "null"}}}]""")),
                 3 => ("/jobs/2/entries", files.Bytes()),
                 var k when k % 4 == 0 => ("/plan", files.Bytes()),
                 _ => ("/plan", Text(files.Document().ToJsonString())),

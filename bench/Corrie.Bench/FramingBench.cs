@@ -35,15 +35,15 @@ public class FramingBench
             throw new InvalidOperationException($"{wall.Evidence.Count} pieces of evidence.");
         }
 
-        surveyed = Surveyor.Survey(wall, Bolt);
+        surveyed = Surveyor.Survey(wall);
     }
 
     [Benchmark(Baseline = true)]
-    public Surveyed WithoutEvidence() => Surveyor.Survey(bare, Bolt);
+    public Framed WithoutEvidence() => Surveyor.Survey(bare).For(Bolt);
 
     [Benchmark]
-    public Surveyed Infer() => Surveyor.Survey(wall, Bolt);
+    public Framed Infer() => Surveyor.Survey(wall).For(Bolt);
 
     [Benchmark]
-    public IReadOnlyList<Probe> NextProbe() => Probing.Confirm(surveyed, [surveyed.Wall.Studs.First(s => s.State != StudState.Confirmed).Id], null, Bolt);
+    public IReadOnlyList<Probe> NextProbe() => Probing.Confirm(surveyed, [surveyed.For(Bolt).Studs.First(s => s.State != StudState.Confirmed).Id], null, Bolt);
 }

@@ -1,17 +1,21 @@
 using System.Text.Json.Nodes;
 using BenchmarkDotNet.Attributes;
+using Corrie.Core.Format;
 using Corrie.Core.Jobs;
-using Corrie.Core.Jobs.Format;
+using Corrie.Core.Planning;
 
 namespace Corrie.Bench;
 
-/// <summary>The planner for the demo's largest jobs, beside the JSON round trip of the same sheet.</summary>
+/// <summary>The planner for the demo's largest jobs, fresh and after a change, beside the JSON round trip of the same sheet.</summary>
 [MemoryDiagnoser]
 public class PlanBench
 {
+    private const string Height = "/items/d1/place/height";
     private string text = string.Empty;
     private JsonObject document = [];
+    private JsonObject changed = [];
     private JobSheet sheet = null!;
+    private JobPlan plan = null!;
 
     /// <summary>The map room has most features, the corridor most studs.</summary>
     [Params("map-room.json", "bunkhouse-corridor.json")]
@@ -23,7 +27,10 @@ public class PlanBench
         using var reader = new StreamReader(typeof(PlanBench).Assembly.GetManifestResourceStream(Job)!);
         text = reader.ReadToEnd();
         document = JobFile.Parse(text).Document!;
-        sheet = SheetReader.Read(document).Sheet;
+        changed = (JsonObject)document.DeepClone();
+        Pointer.Set(changed, Height, "41 in");
+        sheet = JobForm.Read(document).Sheet;
+        plan = Planner.Plan(sheet);
     }
 
     /// <summary>Text to document to text: the baseline.</summary>
@@ -32,9 +39,13 @@ public class PlanBench
 
     /// <summary>Document to sheet, checked.</summary>
     [Benchmark]
-    public JobSheet Read() => SheetReader.Read(document).Sheet;
+    public JobSheet Read() => JobForm.Read(document).Sheet;
 
     /// <summary>Sheet to plan.</summary>
     [Benchmark]
     public JobPlan Plan() => Planner.Plan(sheet);
+
+    /// <summary>A height was changed: document to sheet to plan, on from what was there.</summary>
+    [Benchmark]
+    public JobPlan PlanAfterAChange() => Planner.Plan(JobForm.Read(changed, sheet, [Height]).Sheet, plan);
 }

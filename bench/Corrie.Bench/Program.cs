@@ -4,6 +4,7 @@ using BenchmarkDotNet.Running;
 using Corrie.Bench;
 
 // plan                  the planner, beside the JSON round trip of the same sheet; the framing of a wall with 60 pieces of evidence
+// growth                an entry on a long history beside a short one, memory after many jobs beside few
 // readings              the study of slips of the tape, for docs/studies/readings.md
 // framing               the study of hidden walls, for docs/studies/framing.md
 // files APP COUNT       broken job files sent to a published Corrie
@@ -13,6 +14,9 @@ switch (args.FirstOrDefault())
     case "plan":
         BenchmarkRunner.Run<PlanBench>(DefaultConfig.Instance.AddJob(Job.ShortRun));
         BenchmarkRunner.Run<FramingBench>(DefaultConfig.Instance.AddJob(Job.ShortRun));
+        return 0;
+    case "growth":
+        await GrowthBench.RunAsync();
         return 0;
     case "readings":
         Console.WriteLine(Corrie.Simulators.ReadingStudy.Run(2000, seed: 1));
@@ -26,6 +30,6 @@ switch (args.FirstOrDefault())
         await WebBench.RunAsync(args[1], args[2]);
         return 0;
     default:
-        Console.Error.WriteLine("Usage: plan | readings | framing | files FOLDER-OF-CORRIE COUNT | web FOLDER-OF-CORRIE FOLDER-OF-EMPTY; see bench/run");
+        Console.Error.WriteLine("Usage: plan | growth | readings | framing | files FOLDER-OF-CORRIE COUNT | web FOLDER-OF-CORRIE FOLDER-OF-EMPTY; see bench/run");
         return 2;
 }

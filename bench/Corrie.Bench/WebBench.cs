@@ -45,6 +45,10 @@ internal static class WebBench
         const string anew = "/jobs/6/place?view=front&anew=";
         await Load(client, app.Base + anew, 8, Warm, differ: true);
         await Report("/jobs/6/place, not kept", "/s", () => Load(client, app.Base + anew, 8, Turn, differ: true), Empty);
+        const string survey = "/jobs/6/survey?view=behind&anew=";
+        await Load(client, app.Base + survey, 8, Warm, differ: true);
+        await Report("/jobs/6/survey, not kept", "/s", () => Load(client, app.Base + survey, 8, Turn, differ: true), Empty);
+        Console.WriteLine($"  the survey page has {await Size(client, app.Base + "/jobs/6/survey?view=behind")} bytes before compression");
 
         Console.WriteLine("Durable entries per second, 32 clients over HTTP, beside raw commits of the same row on the same disk:");
         using var raw = new RawRows(Path.Combine(data, "raw.db"));
@@ -74,6 +78,15 @@ internal static class WebBench
         return server.StartedIn.TotalMilliseconds;
     }
 
+    private static async Task<int> Size(HttpClient client, string url)
+    {
+        using var request = new HttpRequestMessage(HttpMethod.Get, url);
+        request.Headers.AcceptEncoding.Clear();
+        request.Headers.AcceptEncoding.Add(new("identity"));
+        using var answer = await client.SendAsync(request);
+        return (await answer.Content.ReadAsByteArrayAsync()).Length;
+    }
+
     private static async Task<double> Load(HttpClient client, string url, int clients, TimeSpan time, bool differ = false)
     {
         var count = 0;
@@ -99,7 +112,7 @@ internal static class WebBench
         {
             while (watch.Elapsed < time)
             {
-                var entry = new[] { new { id = Guid.NewGuid().ToString("N"), path = $"/wall/studs/b{n}/centre", value = "54 1/4 in", replaces = Array.Empty<string>() } };
+                var entry = new[] { new { id = Guid.NewGuid().ToString("N"), path = $"/walls/w1/studs/b{n}/centre", value = "54 1/4 in", replaces = Array.Empty<string>() } };
                 using var answer = await client.PostAsJsonAsync($"{url}/api/v1/jobs/2/entries", entry);
                 answer.EnsureSuccessStatusCode();
                 Interlocked.Increment(ref count);
@@ -128,7 +141,7 @@ internal static class WebBench
             while (watch.Elapsed < time)
             {
                 connection.Execute(
-                    "insert into entries values (1, @n, @id, '/wall/studs/b1/centre', '\"54 1/4 in\"', 'tom')", new { n = rows++, id = Guid.NewGuid().ToString("N") });
+                    "insert into entries values (1, @n, @id, '/walls/w1/studs/b1/centre', '\"54 1/4 in\"', 'tom')", new { n = rows++, id = Guid.NewGuid().ToString("N") });
             }
 
             return (rows - before) / watch.Elapsed.TotalSeconds;

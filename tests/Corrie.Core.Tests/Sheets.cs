@@ -1,8 +1,9 @@
 using System.Text.Json.Nodes;
 using Corrie.Core.Findings;
+using Corrie.Core.Format;
 using Corrie.Core.Jobs;
-using Corrie.Core.Jobs.Format;
 using Corrie.Core.Measure;
+using Corrie.Core.Planning;
 
 namespace Corrie.Core.Tests;
 
@@ -12,42 +13,105 @@ internal static class Sheets
     private const string Clear =
         """
         {
-          "format": "corrie-job/1",
-          "job": { "number": "1", "title": "plain wall", "units": "in" },
-          "wall": {
-            "width": "156 in", "height": "96 in", "kind": "wood-studs", "spacing": "16 in", "studDepth": "3 1/2 in",
-            "layers": { "l1": { "order": 1, "name": "gypsum board", "thickness": "5/8 in", "confirmed": true } },
-            "studs": {
-              "a": { "centre": "54 in", "state": "confirmed", "uncertainty": "0 in" },
-              "b": { "centre": "70 in", "state": "confirmed", "uncertainty": "0 in" },
-              "c": { "centre": "86 in", "state": "confirmed", "uncertainty": "0 in" },
-              "d": { "centre": "102 in", "state": "confirmed", "uncertainty": "0 in" }
+          "format": "corrie-job/2",
+          "job": {
+            "number": "1",
+            "title": "plain wall",
+            "units": "in"
+          },
+          "walls": {
+            "w1": {
+              "width": "156 in",
+              "height": "96 in",
+              "kind": "wood-studs",
+              "spacing": "16 in",
+              "studDepth": "3 1/2 in",
+              "layers": {
+                "l1": {"order": 1, "name": "gypsum board", "thickness": "5/8 in", "confirmed": true}
+              },
+              "studs": {
+                "a": {"centre": "54 in", "state": "confirmed", "uncertainty": "0 in"},
+                "b": {"centre": "70 in", "state": "confirmed", "uncertainty": "0 in"},
+                "c": {"centre": "86 in", "state": "confirmed", "uncertainty": "0 in"},
+                "d": {"centre": "102 in", "state": "confirmed", "uncertainty": "0 in"}
+              },
+              "scan": {
+                "by": "somebody",
+                "with": "a scanner",
+                "crossings": true
+              }
+            }
+          },
+          "seats": {
+            "v": {
+              "name": "sofa",
+              "eye": "44 in",
+              "distance": "80 in"
+            }
+          },
+          "items": {
+            "d1": {
+              "kind": "display",
+              "product": {
+                "name": "a display",
+                "diagonal": "55 in",
+                "width": "48 1/2 in",
+                "height": "28 in",
+                "depth": "2 in",
+                "mass": "40 lb",
+                "vesaWidth": "300 mm",
+                "vesaHeight": "200 mm",
+                "vesaCentreUp": "14 in"
+              },
+              "place": {
+                "given": "bottom",
+                "height": "30 in",
+                "across": "78 in",
+                "approval": {"by": "the client", "centre": "44 in", "across": "78 in"}
+              },
+              "on": "m1"
             },
-            "scan": { "by": "somebody", "with": "a scanner", "crossings": true }
-          },
-          "placement": {
-            "given": "bottom", "height": "30 in", "across": "78 in",
-            "viewers": { "v": { "name": "sofa", "eye": "44 in", "distance": "80 in" } },
-            "approval": { "by": "the client", "centre": "44 in", "across": "78 in" }
-          },
-          "display": {
-            "name": "a display", "diagonal": "55 in", "width": "48 1/2 in", "height": "28 in", "depth": "2 in", "mass": "40 lb",
-            "vesaWidth": "300 mm", "vesaHeight": "200 mm", "vesaCentreUp": "14 in"
-          },
-          "mount": {
-            "name": "a mount", "kind": "tilting", "walls": ["wood-studs"], "rated": "100 lb", "mass": "8 lb",
-            "vesaWidest": "600 mm", "vesaHighest": "400 mm", "sizeFrom": "37 in", "sizeTo": "70 in",
-            "plateWidth": "20 in", "plateHeight": "8 in", "plateThickness": "3/16 in", "hookUp": "7 in",
-            "rows": [
-              { "id": "top", "aboveHook": "-1/2 in", "slots": [{ "from": "-9 in", "to": "-7 in" }, { "from": "7 in", "to": "9 in" }] },
-              { "id": "bottom", "aboveHook": "-5 in", "slots": [{ "from": "-9 in", "to": "-7 in" }, { "from": "7 in", "to": "9 in" }] }
-            ],
-            "hookAboveFirstHole": "1 in", "armPitch": "1 in", "armHoles": 8, "armTopAboveHook": "1/2 in", "armLength": "15 in",
-            "slide": "2 in", "raiseBy": "1/2 in", "lowerBy": "1/2 in", "depthParked": "1 1/2 in", "clearAbove": "1 in"
-          },
-          "fixing": {
-            "gravity": 0.42,
-            "fastener": { "name": "lag screw", "kind": "lag-screw", "diameter": "5/16 in", "length": "3 in", "tip": "3/16 in", "washer": "1/16 in" }
+            "m1": {
+              "kind": "mount",
+              "wall": "w1",
+              "product": {
+                "name": "a mount",
+                "kind": "tilting",
+                "walls": ["wood-studs"],
+                "rated": "100 lb",
+                "mass": "8 lb",
+                "vesaWidest": "600 mm",
+                "vesaHighest": "400 mm",
+                "sizeFrom": "37 in",
+                "sizeTo": "70 in",
+                "plateWidth": "20 in",
+                "plateHeight": "8 in",
+                "plateThickness": "3/16 in",
+                "hookUp": "7 in",
+                "rows": [{"id": "top", "aboveHook": "-1/2 in", "slots": [{"from": "-9 in", "to": "-7 in"}, {"from": "7 in", "to": "9 in"}]}, {"id": "bottom", "aboveHook": "-5 in", "slots": [{"from": "-9 in", "to": "-7 in"}, {"from": "7 in", "to": "9 in"}]}],
+                "hookAboveFirstHole": "1 in",
+                "armPitch": "1 in",
+                "armHoles": 8,
+                "armTopAboveHook": "1/2 in",
+                "armLength": "15 in",
+                "slide": "2 in",
+                "raiseBy": "1/2 in",
+                "lowerBy": "1/2 in",
+                "depthParked": "1 1/2 in",
+                "clearAbove": "1 in"
+              },
+              "bolt": {
+                "name": "lag screw",
+                "kind": "lag-screw",
+                "diameter": "5/16 in",
+                "length": "3 in",
+                "tip": "3/16 in",
+                "washer": "1/16 in"
+              },
+              "fix": {
+                "gravity": 0.42
+              }
+            }
           }
         }
         """;
@@ -67,7 +131,7 @@ internal static class Sheets
 
     public static JobPlan Plan(JsonObject document)
     {
-        var (sheet, problems) = SheetReader.Read(document);
+        var (sheet, problems) = JobForm.Read(document);
         Assert.Empty(problems);
         return Planner.Plan(sheet);
     }

@@ -33,9 +33,9 @@ public sealed class AccessTests(Site site) : IClassFixture<Site>
     }
 
     [Theory]
-    [InlineData("/api/v1/jobs/6/entries", "[{\"id\":\"ID\",\"path\":\"/placement/gapBelow\",\"value\":\"2 in\"}]", Crew)]
-    [InlineData("/api/v1/jobs", "{\"format\":\"corrie-job/1\",\"job\":{\"title\":\"t\",\"units\":\"in\"}}", Planners)]
-    [InlineData("/api/v1/plan", "{\"format\":\"corrie-job/1\",\"job\":{\"title\":\"t\",\"units\":\"in\"}}", Everybody)]
+    [InlineData("/api/v1/jobs/6/entries", "[{\"id\":\"ID\",\"path\":\"/items/d1/place/gapBelow\",\"value\":\"2 in\"}]", Crew)]
+    [InlineData("/api/v1/jobs", "{\"format\":\"corrie-job/2\",\"job\":{\"title\":\"t\",\"units\":\"in\"}}", Planners)]
+    [InlineData("/api/v1/plan", "{\"format\":\"corrie-job/2\",\"job\":{\"title\":\"t\",\"units\":\"in\"}}", Everybody)]
     public async Task Programs_may(string address, string body, string whom)
     {
         foreach (var who in Everybody.Split(' '))
@@ -54,7 +54,7 @@ public sealed class AccessTests(Site site) : IClassFixture<Site>
         var (ines, olive, tom) = (await site.As("ines"), await site.As("olive"), await site.As("tom"));
         async Task<string> Enter(HttpClient who)
         {
-            var answer = await who.PostAsJsonAsync("/api/v1/jobs/4/entries", new[] { new { id = Guid.NewGuid().ToString("N"), path = "/placement/gapBelow", value = "3 in" } });
+            var answer = await who.PostAsJsonAsync("/api/v1/jobs/4/entries", new[] { new { id = Guid.NewGuid().ToString("N"), path = "/items/d1/place/gapBelow", value = "3 in" } });
             return (await answer.Content.ReadFromJsonAsync<List<Made>>())!.Single().Batch;
         }
 
@@ -73,7 +73,7 @@ public sealed class AccessTests(Site site) : IClassFixture<Site>
         var ines = await site.As("ines");
         for (var n = 0; n < 5; n++)
         {
-            var entries = Enumerable.Range(0, 50).Select(i => new { id = $"long-{n}-{i:000}", path = "/placement/height", value = $"{20 + n} {i} in".Replace(" ", ".", StringComparison.Ordinal).Replace(".in", " in") }).ToArray();
+            var entries = Enumerable.Range(0, 50).Select(i => new { id = $"long-{n}-{i:000}", path = "/items/d1/place/height", value = $"{20 + n} {i} in".Replace(" ", ".", StringComparison.Ordinal).Replace(".in", " in") }).ToArray();
             Assert.Equal(HttpStatusCode.OK, (await ines.PostAsJsonAsync("/api/v1/jobs/2/entries", entries)).StatusCode);
         }
 
@@ -84,7 +84,7 @@ public sealed class AccessTests(Site site) : IClassFixture<Site>
         var oldest = (await ines.GetStringAsync("/jobs/2/history?before=52")).Plain();
         Assert.Contains("Shown are 1 to 51", oldest);
         // The second of these replaced the first: 20 1/10 in shown to 1/16.
-        Assert.Contains("the display's height: 20 in → 20 1/8 in", oldest);
+        Assert.Contains("thing d1, height over the floor: 20 in → 20 1/8 in", oldest);
         Assert.Contains("There are none so old", (await ines.GetStringAsync("/jobs/2/history?before=1")).Plain());
     }
 

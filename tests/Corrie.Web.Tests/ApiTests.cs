@@ -15,7 +15,7 @@ public sealed class ApiTests(Site site) : IClassFixture<Site>
         var client = site.Nobody();
         Assert.Equal(HttpStatusCode.Unauthorized, (await client.PostAsJsonAsync("/api/v1/sign-in", new { name = "tom", password = "no" })).StatusCode);
         Assert.Equal(HttpStatusCode.NoContent, (await client.PostAsJsonAsync("/api/v1/sign-in", new { name = "tom", password = "plumb-bob-2" })).StatusCode);
-        var entry = new { id = Guid.NewGuid().ToString("N"), path = "/placement/gapBelow", value = "3 in" };
+        var entry = new { id = Guid.NewGuid().ToString("N"), path = "/items/d1/place/gapBelow", value = "3 in" };
         var made = JsonNode.Parse(await (await client.PostAsJsonAsync("/api/v1/jobs/6/entries", new[] { entry })).Content.ReadAsStringAsync())!;
         Assert.Equal("place.gap-too-small", JsonNode.Parse(await client.GetStringAsync("/api/v1/jobs/6/plan"))!["findings"]!.AsArray().Single(f => f!["severity"]!.ToString() == "C")!["code"]!.ToString());
         await client.PostAsJsonAsync("/api/v1/jobs/6/entries", new[] { new { id = Guid.NewGuid().ToString("N"), undoes = made[0]!["batch"]!.ToString() } });
@@ -27,8 +27,8 @@ public sealed class ApiTests(Site site) : IClassFixture<Site>
     [InlineData("[null]", "has no id")]
     [InlineData("[]", "0 entries")]
     [InlineData("[{\"id\":\"abcdefgh\",\"path\":\"/nowhere\",\"value\":1}]", "leads nowhere")]
-    [InlineData("[{\"id\":\"abcdefgh\",\"path\":\"/placement/height\",\"value\":\"5//8\"}]", "no number below the stroke")]
-    [InlineData("[{\"id\":\"abcdefgh\",\"path\":\"/placement/height\",\"value\":\"54\"}]", "has no unit")]
+    [InlineData("[{\"id\":\"abcdefgh\",\"path\":\"/items/d1/place/height\",\"value\":\"5//8\"}]", "no number below the slash")]
+    [InlineData("[{\"id\":\"abcdefgh\",\"path\":\"/items/d1/place/height\",\"value\":\"54\"}]", "has no unit")]
     [InlineData("[{\"id\":\"abcdefgh\",\"undoes\":\"never\"}]", "no batch")]
     public async Task Bad_entries_are_refused_in_plain_words(string body, string words)
     {
@@ -48,7 +48,7 @@ public sealed class ApiTests(Site site) : IClassFixture<Site>
         {
             for (var n = 0; n < 150; n++)
             {
-                var bytes = Encoding.UTF8.GetBytes(n % 3 == 0 ? "[{\"id\":\"abcdefgh\",\"path\":\"/placement/height\",\"value\":\"54 in\"}]" : seed);
+                var bytes = Encoding.UTF8.GetBytes(n % 3 == 0 ? "[{\"id\":\"abcdefgh\",\"path\":\"/items/d1/place/height\",\"value\":\"54 in\"}]" : seed);
                 for (var k = random.Next(1, 8); k > 0; k--)
                 {
                     bytes[random.Next(bytes.Length)] = (byte)random.Next(256);
@@ -68,6 +68,6 @@ public sealed class ApiTests(Site site) : IClassFixture<Site>
         var client = await site.As("ines");
         var api = JsonNode.Parse(await client.GetStringAsync("/openapi/v1.json"))!;
         Assert.Equal(7, api["paths"]!.AsObject().Count);
-        Assert.Contains("corrie-job/1", await client.GetStringAsync("/api/v1/job.schema.json"));
+        Assert.Contains("corrie-job/2", await client.GetStringAsync("/api/v1/job.schema.json"));
     }
 }

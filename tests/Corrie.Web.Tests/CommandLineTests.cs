@@ -8,8 +8,8 @@ public class CommandLineTests
 {
     [Theory]
     [InlineData("map-room", 1, "S  survey.framing-unconfirmed", "Source: common practice")]
-    [InlineData("bunkhouse-corridor", 0, "C  place.gap-too-small", "  Place   clear")]
-    [InlineData("wardens-office", 0, "The file is sound: Warden's office", "  Fix     clear")]
+    [InlineData("bunkhouse-corridor", 0, "C  place.gap-too-small", "Place      clear")]
+    [InlineData("wardens-office", 0, "The file is sound: Warden's office", "Fix        clear")]
     public async Task A_job_is_checked_with_its_findings_and_its_steps(string job, int status, params string[] says)
     {
         var (code, said, _) = await Run("check", Write(TarnHall.Read(job)));
@@ -18,8 +18,8 @@ public class CommandLineTests
     }
 
     [Theory]
-    [InlineData("{\"format\":\"corrie-job/1\",\"job\":{\"units\":\"in\"},\"wall\":{\"width\":\"5//8 in\"}}", "/wall/width", "no number below the stroke")]
-    [InlineData("nothing", "no JSON", "Expected")]
+    [InlineData("{\"format\":\"corrie-job/2\",\"job\":{\"units\":\"in\"},\"walls\":{\"w1\":{\"width\":\"5//8 in\"}}}", "/walls/w1/width", "no number below the slash")]
+    [InlineData("nothing", "not valid JSON", "Expected")]
     public async Task A_file_that_is_not_sound_ends_with_2_and_says_where_and_what(string text, params string[] says)
     {
         foreach (var command in new[] { "plan", "check" })

@@ -1,7 +1,7 @@
 using System.Net;
 using System.Net.Http.Json;
 using System.Text.Json.Nodes;
-using Corrie.Core.Jobs.Format;
+using Corrie.Core.Format;
 
 namespace Corrie.Web.Tests;
 
@@ -12,7 +12,7 @@ public sealed class PagesTests(Site site) : IClassFixture<Site>
 
     public static TheoryData<string> Pages =>
     [
-        "/jobs", "/jobs?state=clear", "/jobs?search=nothing-of-the-kind", "/jobs/new", "/catalogue", "/catalogue/mount", "/catalogue/fastener",
+        "/jobs", "/jobs?state=clear", "/jobs?search=nothing-of-the-kind", "/jobs/new", "/catalogue", "/catalogue/mount", "/catalogue/fastener", "/catalogue/soundbar", "/catalogue/box/new", "/figures",
         "/catalogue/display/d-65", "/catalogue/mount/m-tilt24", "/catalogue/mount/new", "/jobs/6/sheet", "/jobs/6/history", "/jobs/2/sheet",
         .. from job in Enumerable.Range(1, 6) from step in new[] { "survey", "place", "hang", "fix" } select $"/jobs/{job}/{step}?view=behind",
         .. from view in new[] { "front", "side", "above" } from job in Enumerable.Range(1, 6) select $"/jobs/{job}?view={view}",
@@ -62,7 +62,7 @@ public sealed class PagesTests(Site site) : IClassFixture<Site>
     }
 
     [Theory]
-    [InlineData("5//8", "no number below the stroke")]
+    [InlineData("5//8", "no number below the slash")]
     [InlineData("4' 14\"", "is 5' 2\" meant?")]
     [InlineData("1/0", "divides by nothing")]
     [InlineData("99 m", "out of range")]
@@ -70,7 +70,7 @@ public sealed class PagesTests(Site site) : IClassFixture<Site>
     public async Task What_is_not_understood_is_said_and_kept(string typed, string words)
     {
         var client = await site.As("ines");
-        var answer = await client.Post(Wall(Site.Office), Wall(Site.Office, handler: "Set"), ("path", "/placement/height"), ("value", typed));
+        var answer = await client.Post(Wall(Site.Office), Wall(Site.Office, handler: "Submit"), ("/items/d1/place/height", typed));
         var html = await answer.Content.ReadAsStringAsync();
         Assert.Equal(HttpStatusCode.UnprocessableEntity, answer.StatusCode);
         Assert.Contains(words, WebUtility.HtmlDecode(html));
@@ -80,13 +80,13 @@ public sealed class PagesTests(Site site) : IClassFixture<Site>
     }
 
     [Fact]
-    public async Task Without_script_a_height_is_typed_a_fix_applied_and_both_taken_back()
+    public async Task Without_script_a_height_is_typed_a_remedy_applied_and_both_taken_back()
     {
         var client = await site.As("ines");
-        async Task<string> Height() => Pointer.Get(JsonNode.Parse(await client.GetStringAsync($"/api/v1/jobs/{Site.Corridor}/file")), "/placement/height")!.ToString();
-        Assert.Equal(HttpStatusCode.Redirect, (await client.Post(Wall(5), Wall(5, handler: "Set"), ("path", "/placement/height"), ("value", "1.235 m"))).StatusCode);
+        async Task<string> Height() => Pointer.Get(JsonNode.Parse(await client.GetStringAsync($"/api/v1/jobs/{Site.Corridor}/file")), "/items/d1/place/height")!.ToString();
+        Assert.Equal(HttpStatusCode.Redirect, (await client.Post(Wall(5), Wall(5, handler: "Submit"), ("/items/d1/place/height", "1.235 m"))).StatusCode);
         Assert.Equal("1235 mm", await Height());
-        await client.Post(Wall(5), Wall(5, handler: "Fix"), ("code", "place.gap-too-small"), ("part", "display/bottom"), ("number", "0"));
+        await client.Post(Wall(5), Wall(5, handler: "Change"), ("changes", "/items/d1/place/height \"1260 mm\""));
         Assert.Equal("1260 mm", await Height());
         await client.Post(Wall(5), Wall(5, handler: "Undo"));
         Assert.Equal("1235 mm", await Height());
@@ -103,7 +103,7 @@ public sealed class PagesTests(Site site) : IClassFixture<Site>
     {
         var client = await site.As("tom");
         var refused = await client.Post(Wall(2, "survey"), Wall(2, "survey", handler: "Measure"), ("line", "left corner -> new stud 5//8"));
-        Assert.Contains("no number below the stroke", await refused.Content.ReadAsStringAsync());
+        Assert.Contains("no number below the slash", await refused.Content.ReadAsStringAsync());
         Assert.Contains("new stud 5//8", WebUtility.HtmlDecode(await refused.Content.ReadAsStringAsync()));
         await client.Post(Wall(2, "survey"), Wall(2, "survey", handler: "Measure"), ("line", "right double door -> new stud 14 1/2 in"));
         var page = (await client.GetStringAsync(Wall(2, "survey", "behind"))).Plain();
@@ -116,12 +116,12 @@ public sealed class PagesTests(Site site) : IClassFixture<Site>
     public async Task Two_values_for_one_thing_are_both_shown_until_somebody_chooses()
     {
         var (ines, tom) = (await site.As("ines"), await site.As("tom"));
-        await ines.Post(Wall(1), Wall(1, handler: "Set"), ("path", "/wall/studs/s1/centre"), ("value", "70 1/2"), ("seen", "1"));
-        await tom.Post(Wall(1), Wall(1, handler: "Set"), ("path", "/wall/studs/s1/centre"), ("value", "71"), ("seen", "1"));
+        await ines.Post(Wall(1), Wall(1, handler: "Submit"), ("/walls/w1/studs/s1/centre", "70 1/2"), ("seen", "1"));
+        await tom.Post(Wall(1), Wall(1, handler: "Submit"), ("/walls/w1/studs/s1/centre", "71"), ("seen", "1"));
         var page = await ines.GetStringAsync(Wall(1));
-        Assert.Contains("Two values for stud s1", page.Plain());
+        Assert.Contains("Two values for member s1", page.Plain());
         var entries = JsonNode.Parse(await ines.GetStringAsync("/api/v1/jobs/1/entries?after=1"))!.AsArray();
-        await ines.Post(Wall(1), Wall(1, handler: "Settle"), ("path", "/wall/studs/s1/centre"), ("entry", entries[1]!["id"]!.ToString()));
+        await ines.Post(Wall(1), Wall(1, handler: "Settle"), ("path", "/walls/w1/studs/s1/centre"), ("entry", entries[1]!["id"]!.ToString()));
         Assert.DoesNotContain("Two values", await ines.GetStringAsync(Wall(1)));
         Assert.Contains("\"71 in\"", await ines.GetStringAsync("/api/v1/jobs/1/file"));
     }
@@ -142,9 +142,9 @@ public sealed class PagesTests(Site site) : IClassFixture<Site>
     {
         var client = await site.As("warden");
         Assert.DoesNotContain("name=\"by\"", await client.GetStringAsync(Wall(6)));
-        Assert.Equal(HttpStatusCode.Redirect, (await client.Post(Wall(6), Wall(6, handler: "Set"), ("path", "/placement/height"), ("value", "40"))).StatusCode);
+        Assert.Equal(HttpStatusCode.Redirect, (await client.Post(Wall(6), Wall(6, handler: "Submit"), ("/items/d1/place/height", "40"))).StatusCode);
         Assert.Contains("\"36 in\"", await client.GetStringAsync("/api/v1/jobs/6/file"));
-        Assert.Equal(HttpStatusCode.Forbidden, (await client.PostAsJsonAsync("/api/v1/jobs/6/entries", new[] { new { id = "12345678", path = "/placement/height", value = "40 in" } })).StatusCode);
+        Assert.Equal(HttpStatusCode.Forbidden, (await client.PostAsJsonAsync("/api/v1/jobs/6/entries", new[] { new { id = "12345678", path = "/items/d1/place/height", value = "40 in" } })).StatusCode);
     }
 
     [Fact]
@@ -170,7 +170,7 @@ public sealed class PagesTests(Site site) : IClassFixture<Site>
         var started = await client.Post("/jobs/new", "/jobs/new", ("Title", "Boathouse"), ("Width", "12' 6\""), ("Height", "8 ft"), ("JobUnits", "in"), ("SiteId", "0"), ("SiteName", "Boathouse site"));
         Assert.Contains("Boathouse", await client.GetStringAsync(started.Headers.Location));
         var refused = await client.Post("/jobs/new", "/jobs/new", ("Title", "Kept title"), ("Width", "5//8"), ("Height", ""), ("SiteId", "1"));
-        Assert.Contains("no number below the stroke", WebUtility.HtmlDecode(await refused.Content.ReadAsStringAsync()));
+        Assert.Contains("no number below the slash", WebUtility.HtmlDecode(await refused.Content.ReadAsStringAsync()));
         Assert.Contains("Kept title", await refused.Content.ReadAsStringAsync());
         var like = await client.Post("/jobs/new", "/jobs/new?handler=Like", ("like", "4"));
         var copy = await client.GetStringAsync(like.Headers.Location);
@@ -222,7 +222,7 @@ public sealed class PagesTests(Site site) : IClassFixture<Site>
         var client = await site.As("ines");
         await client.Post("/jobs", "/units", ("units", "mm"), ("back", "/jobs/4"));
         Assert.Contains("hook line 1354 mm", (await client.GetStringAsync(Wall(4))).Plain());
-        await client.Post(Wall(2, "survey"), Wall(2, "survey", handler: "Set"), ("path", "/wall/height"), ("value", "2750"));
+        await client.Post(Wall(2, "survey"), Wall(2, "survey", handler: "Submit"), ("/walls/w1/height", "2750"));
         Assert.Contains("\"2750 mm\"", await client.GetStringAsync("/api/v1/jobs/2/file"));
     }
 

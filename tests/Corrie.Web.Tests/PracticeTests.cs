@@ -56,7 +56,7 @@ public sealed class PracticeTests(Site site) : IClassFixture<Site>
 
     [Theory]
     [InlineData("/practice/2?did=x9;;p;s;p-1;p99999999999999999999", HttpStatusCode.OK, "Nothing is known yet")]
-    [InlineData("/practice/2?tool=p&at=5//8", HttpStatusCode.UnprocessableEntity, "no number below the stroke")]
+    [InlineData("/practice/2?tool=p&at=5//8", HttpStatusCode.UnprocessableEntity, "no number below the slash")]
     [InlineData("/practice/2?tool=p&at=40 ft", HttpStatusCode.UnprocessableEntity, "lies beyond the wall")]
     [InlineData("/practice/2?tool=z&at=40", HttpStatusCode.OK, "Nothing is known yet")]
     [InlineData("/practice/999999999", HttpStatusCode.OK, "Nothing is known yet")]

@@ -65,7 +65,7 @@ public sealed class SecurityTests(Site site) : IClassFixture<Site>
     [InlineData("/sign-out")]
     public async Task A_form_from_another_site_is_refused(string address)
     {
-        using var form = new FormUrlEncodedContent([new("path", "/placement/height"), new("value", "1 in"), new("id", "1"), new("left", "true")]);
+        using var form = new FormUrlEncodedContent([new("path", "/items/d1/place/height"), new("value", "1 in"), new("id", "1"), new("left", "true")]);
         Assert.Equal(HttpStatusCode.BadRequest, (await (await site.As("ines")).PostAsync(address, form)).StatusCode);
     }
 

@@ -1,7 +1,7 @@
 using System.Net;
 using System.Text.Json.Nodes;
+using Corrie.Core.Format;
 using Corrie.Core.Jobs;
-using Corrie.Core.Jobs.Format;
 using Corrie.Core.Measure;
 using Corrie.Web.Demo;
 
@@ -30,7 +30,7 @@ public sealed class SheetTests(Site site) : IClassFixture<Site>
         var client = await site.As("tom");
         await client.Post("/jobs", "/units", ("units", units), ("back", "/jobs"));
         var page = (await client.GetStringAsync($"/jobs/{Jobs[job].Job}/sheet")).Plain();
-        var (sheet, _) = SheetReader.Read((JsonObject)JsonNode.Parse(TarnHall.Read(Jobs[job].File))!);
+        var (sheet, _) = JobForm.Read((JsonObject)JsonNode.Parse(TarnHall.Read(Jobs[job].File))!);
         foreach (var (mark, n) in Planner.Plan(sheet).Marks.Select((m, i) => (m, i + 1)))
         {
             Assert.Contains($" {n} {mark.Name} ", page);
@@ -74,10 +74,10 @@ public sealed class SheetTests(Site site) : IClassFixture<Site>
         var client = await site.As("tom");
         await client.Post("/jobs", "/units", ("units", "mm"), ("back", "/jobs"));
         const string Page = "/jobs/4/place?view=front";
-        await client.Post(Page, Page + "&handler=Set", ("path", "/placement/height"), ("value", "1200"));
-        Assert.Equal("1200 mm", JsonNode.Parse(await client.GetStringAsync("/api/v1/jobs/4/file"))!["placement"]!["height"]!.ToString());
-        await client.Post(Page, Page + "&handler=Set", ("path", "/placement/height"), ("value", "46 in"));
-        Assert.Equal(Length.Tape(46), LengthReader.Read(JsonNode.Parse(await client.GetStringAsync("/api/v1/jobs/4/file"))!["placement"]!["height"]!.ToString(), UnitSystem.Inches).Value);
+        await client.Post(Page, Page + "&handler=Submit", ("/items/d1/place/height", "1200"));
+        Assert.Equal("1200 mm", JsonNode.Parse(await client.GetStringAsync("/api/v1/jobs/4/file"))!["items"]!["d1"]!["place"]!["height"]!.ToString());
+        await client.Post(Page, Page + "&handler=Submit", ("/items/d1/place/height", "46 in"));
+        Assert.Equal(Length.Tape(46), LengthReader.Read(JsonNode.Parse(await client.GetStringAsync("/api/v1/jobs/4/file"))!["items"]!["d1"]!["place"]!["height"]!.ToString(), UnitSystem.Inches).Value);
     }
 
     [Fact]
@@ -87,12 +87,12 @@ public sealed class SheetTests(Site site) : IClassFixture<Site>
         var like = await ines.Post("/jobs/new", "/jobs/new?handler=Like", ("like", Site.Office.ToString()));
         var copy = JsonNode.Parse(await ines.GetStringAsync($"/api/v1/jobs/{like.Headers.Location!.OriginalString.Split('/')[2]}/file"))!;
         var first = JsonNode.Parse(TarnHall.Read("wardens-office"))!;
-        foreach (var part in new[] { "/display", "/mount", "/fixing", "/wall/width", "/wall/layers", "/wall/features" })
+        foreach (var part in new[] { "/items/d1/product", "/items/m1/product", "/items/m1/fix", "/walls/w1/width", "/walls/w1/layers", "/walls/w1/features" })
         {
             Assert.True(JsonNode.DeepEquals(Pointer.Get(first, part), Pointer.Get(copy, part)), part);
         }
 
-        Assert.Null(Pointer.Get(copy, "/placement/approval"));
-        Assert.Null(Pointer.Get(copy, "/wall/scan"));
+        Assert.Null(Pointer.Get(copy, "/items/d1/place/approval"));
+        Assert.Null(Pointer.Get(copy, "/walls/w1/scan"));
     }
 }

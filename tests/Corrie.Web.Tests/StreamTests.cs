@@ -7,7 +7,7 @@ namespace Corrie.Web.Tests;
 public sealed class StreamTests(Site site) : IClassFixture<Site>
 {
     private static Task<HttpResponseMessage> Enter(HttpClient client, long job, string height) => client.PostAsJsonAsync(
-        $"/api/v1/jobs/{job}/entries", new[] { new { id = Guid.NewGuid().ToString("N"), path = "/placement/height", value = height } });
+        $"/api/v1/jobs/{job}/entries", new[] { new { id = Guid.NewGuid().ToString("N"), path = "/items/d1/place/height", value = height } });
 
     [Fact]
     public async Task A_page_hears_where_the_job_is_at_once_and_then_of_every_entry_in_it_alone()

@@ -39,7 +39,7 @@ public sealed class SurveyTests(Site site) : IClassFixture<Site>
         var ines = await site.As("ines");
         Assert.Equal(Point, await ines.GetByteArrayAsync(Picture(Site.MapRoom, "original")));
         var file = JsonNode.Parse(await ines.GetStringAsync($"/api/v1/jobs/{Site.MapRoom}/file"))!;
-        Assert.Equal(name, file["wall"]!["photos"]!.AsObject().Single().Value!["picture"]!.ToString());
+        Assert.Equal(name, file["walls"]!["w1"]!["photos"]!.AsObject().Single().Value!["picture"]!.ToString());
     }
 
     [Theory]
@@ -64,11 +64,11 @@ public sealed class SurveyTests(Site site) : IClassFixture<Site>
 
         Assert.Contains("Build-up not known", await Do("BuildUp", ("preset", "lath-plaster")));
         // 1958 is before lead paint was banned; a plastered wall asks for its age before it is drilled.
-        Assert.Contains("how old is the house", await Do("Set", ("path", "/wall/questions/flue"), ("value", "none")));
-        Assert.Contains("Old finishes may be hazardous", await Do("Set", ("path", "/wall/questions/built"), ("value", "1958")));
+        Assert.Contains("how old is the house", await Do("Submit", ("/walls/w1/questions/flue", "none")));
+        Assert.Contains("Old finishes may be hazardous", await Do("Submit", ("/site/built", "1958")));
         Assert.Contains("The wall is not what it seems", await Do("TestHole", ("x", "20"), ("y", "40"), ("layers", "plaster 5/8, wood lath 3/8, void 2")));
         Assert.Contains("'lath' is no layer with its thickness", await Do("TestHole", ("x", "20"), ("y", "40"), ("layers", "plaster 5/8, lath")));
-        Assert.Contains("ask which point it stands for", await Do("Add", ("map", "/wall/crosses"), ("x", "60"), ("y", "50")));
+        Assert.Contains("ask which point it stands for", await Do("Submit", ("add", "/walls/w1/crosses"), ("/walls/w1/crosses/_/x", "60"), ("/walls/w1/crosses/_/y", "50")));
         Assert.Contains("Expected: knock, edges, scan", await Do("Evidence", ("line", "hit somewhere")));
     }
 }

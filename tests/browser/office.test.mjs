@@ -16,6 +16,10 @@ const type = (page, field, words) => answered(page, async () => {
   await page.fill(field, words);
   await page.press(field, 'Enter');
 });
+const add = (page, what) => answered(page, async () => {
+  await page.selectOption('#add-what', what);
+  await page.click('form:has(#add-what) button');
+});
 const choose = (page, field, item) => answered(page, () => page.selectOption(field, item));
 const to = (page, key, view) => answered(page, () => page.click(`[data-key="${key}"]`)).then(() => view && answered(page, () => page.click(`.views [data-key="${view}"]`)));
 
@@ -34,22 +38,22 @@ test('a lead goes from an empty wall to a set-out sheet', async () => {
   for (const line of ['edges 53 1/4 to 54 3/4 @ 50', 'hit 54 1/2 @ 50', 'miss 54 29/32 @ 50', 'edges 69 1/4 to 70 3/4 @ 50', 'hit 70 1/2 @ 50', 'miss 70 29/32 @ 50']) {
     await type(page, '#evidence', line);
   }
-  await answered(page, () => page.selectOption('#f-wall-kind', 'wood-studs'));
+  await answered(page, () => page.selectOption('#f-walls-w1-kind', 'wood-studs'));
   assert.equal(await page.locator('.members .confirmed').count(), 2);
 
   await to(page, '2');
-  await choose(page, '#choose-display', 'd-50');
-  await type(page, '#f-placement-height', '40');
-  await type(page, '#f-placement-across', "5' 2\"");
-  assert.equal(await mark(page, 'bottom'), '40 up');
+  await add(page, 'display:d-50');
+  await type(page, '#f-items-d1-place-height', '40');
+  await type(page, '#f-items-d1-place-across', "5' 2\"");
+  assert.equal(await mark(page, 'd1/bottom'), '40 up');
   await to(page, '3');
-  await choose(page, '#choose-mount', 'm-flat16');
+  await add(page, 'mount:m-flat16');
   await to(page, '4', 'b');
-  await choose(page, '#choose-fastener', 'f-516');
+  await choose(page, '#f-items-m1-bolt', 'f-516');
   // By hand: a hit at 54 1/2 and a miss at 54 29/32, half a face and 1/32 in each, leave 53 23/32 to 54 3/16; half way is 53 15/16.
   assert.equal(await page.locator('.bolt').count(), 4);
-  assert.equal(await mark(page, 'bolts/1+3'), '53 15/16 across');
-  assert.equal(await mark(page, 'bolts/2+4'), '69 15/16 across');
+  assert.equal(await mark(page, 'm1/bolts/1+3'), '53 15/16 across');
+  assert.equal(await mark(page, 'm1/bolts/2+4'), '69 15/16 across');
 
   await page.click('text=Set-out sheet');
   await page.waitForSelector('.paper');
@@ -90,23 +94,23 @@ test('an item of the catalogue is changed for later jobs, and the jobs planned w
   await page.waitForFunction(() => document.querySelector('aside')?.innerText.includes('Version 2'));
   assert.match(await page.innerText('aside'), /Map room/);
   await page.goto(site.base + '/jobs/6/place?view=front');
-  assert.equal(await mark(page, 'top'), '68 3/4 up');
-  await choose(page, '#choose-display', 'd-43i');
-  await choose(page, '#choose-display', 'd-65');
+  assert.equal(await mark(page, 'd1/top'), '68 3/4 up');
+  await choose(page, '#f-items-d1-product', 'd-43i');
+  await choose(page, '#f-items-d1-product', 'd-65');
   // 36 in and the display's new 33.
-  assert.equal(await mark(page, 'top'), '69 up');
+  assert.equal(await mark(page, 'd1/top'), '69 up');
   await page.context().close();
 });
 
 test('the history says who set what from what, and what was taken back is struck out', async () => {
   const page = await site.as('tom');
   await page.goto(site.base + '/jobs/4/place?view=front');
-  await type(page, '#f-placement-height', '47');
+  await type(page, '#f-items-d1-place-height', '47');
   await answered(page, () => page.click('[data-key="u"]'));
   await page.click('text=History');
   const lines = await page.locator('.entries li').allInnerTexts();
   assert.match(lines[0].replace(/\s+/g, ' '), /Tom Birkett took back/);
-  assert.match(lines[1].replace(/\s+/g, ' '), /Tom Birkett the display's height: 46 in → 47 in taken back/);
+  assert.match(lines[1].replace(/\s+/g, ' '), /Tom Birkett display d1, height over the floor: 46 in → 47 in taken back/);
   assert.deepEqual(await faults(page), []);
   await page.context().close();
 });

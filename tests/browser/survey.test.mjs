@@ -72,7 +72,7 @@ test('a tool is tapped on the wall, and a tape is laid between two points', asyn
   assert.deepEqual(page.faults, []);
 });
 
-test('probes that contradict each other ask, and one press answers', async () => {
+test('probes that contradict each other ask, and one click answers', async () => {
   const page = await site.as('ines');
   await page.goto(`${site.base}/jobs/5/survey?view=behind`);
   const finding = page.locator('.finding[data-code="survey.evidence-contradicts"]');

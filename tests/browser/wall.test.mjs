@@ -32,7 +32,7 @@ test('dragging the display shows the reading live and settles it on release', as
   const page = await site.as('ines');
   await open(page, '/jobs/6/place?view=front');
   const from = await seq(page);
-  const box = await page.locator('[data-drag="display"]').boundingBox();
+  const box = await page.locator('[data-item="d1"][data-drag]').boundingBox();
   await page.mouse.move(box.x + 40, box.y + 30);
   await page.mouse.down();
   await page.mouse.move(box.x + 40, box.y - 10, { steps: 6 });
@@ -40,10 +40,10 @@ test('dragging the display shows the reading live and settles it on release', as
   assert.match(live, /^4\d/);
   await page.mouse.up();
   await moved(page, from);
-  assert.equal((await mark(page, 'bottom')).replace(' up', ''), live);
-  assert.equal(await mark(page, 'centre'), '94 across');
+  assert.equal((await mark(page, 'd1/bottom')).replace(' up', ''), live);
+  assert.equal(await mark(page, 'd1/centre'), '94 across');
   await page.keyboard.press('u');
-  await page.waitForFunction(() => document.querySelector('[data-mark="bottom"] b').textContent.startsWith('36'));
+  await page.waitForFunction(() => document.querySelector('[data-mark="d1/bottom"] b').textContent.startsWith('36'));
   assert.deepEqual(page.faults, []);
   await page.context().close();
 });
@@ -51,20 +51,20 @@ test('dragging the display shows the reading live and settles it on release', as
 test('typing a height does the same, says how it was understood, and keeps what it cannot take', async () => {
   const page = await site.as('ines');
   await open(page, '/jobs/6/place?view=front');
-  const height = page.locator('#f-placement-height');
+  const height = page.locator('#f-items-d1-place-height');
   await height.fill('3\' 4 1/2"');
   await height.press('Enter');
-  await page.waitForFunction(() => document.querySelector('#f-placement-height').value === '40 1/2');
-  assert.equal(await mark(page, 'bottom'), '40 1/2 up');
-  assert.match(await page.locator('form:has(#f-placement-height)').innerText(), /1029 mm/);
+  await page.waitForFunction(() => document.querySelector('#f-items-d1-place-height').value === '40 1/2');
+  assert.equal(await mark(page, 'd1/bottom'), '40 1/2 up');
+  assert.match(await page.locator('label:has(#f-items-d1-place-height)').innerText(), /1029 mm/);
   await height.fill('4\' 14"');
   await height.press('Enter');
-  await page.waitForSelector('#f-placement-height[aria-invalid="true"]');
+  await page.waitForSelector('#f-items-d1-place-height[aria-invalid="true"]');
   assert.equal(await height.inputValue(), '4\' 14"');
-  assert.match(await page.locator('#f-placement-height-says').innerText(), /4 ft and 14 in are 5 ft 2 in.*is 5' 2" meant\?/);
-  assert.equal(await mark(page, 'bottom'), '40 1/2 up');
+  assert.match(await page.locator('label:has(#f-items-d1-place-height) .says').innerText(), /4 ft and 14 in are 5 ft 2 in.*is 5' 2" meant\?/);
+  assert.equal(await mark(page, 'd1/bottom'), '40 1/2 up');
   await page.locator('[data-key="u"]').click();
-  await page.waitForFunction(() => document.querySelector('[data-mark="bottom"] b').textContent.startsWith('36'));
+  await page.waitForFunction(() => document.querySelector('[data-mark="d1/bottom"] b').textContent.startsWith('36'));
   await page.context().close();
 });
 
@@ -89,13 +89,13 @@ test('the wall turns round with a key, same marks, and back', async () => {
   await page.context().close();
 });
 
-test('a fix is applied with one press and its finding goes', async () => {
+test('a remedy is applied with one click and its finding goes', async () => {
   const page = await site.as('ines');
   await open(page, '/jobs/5/place?view=front');
   assert.equal(await page.locator('.tag[data-code="place.gap-too-small"]').count(), 1);
   await page.locator('[data-code="place.gap-too-small"] .fix').click();
   await page.waitForFunction(() => !document.querySelector('[data-code="place.gap-too-small"]'));
-  assert.equal(await mark(page, 'bottom'), '1260 up');
+  assert.equal(await mark(page, 'd1/bottom'), '1260 up');
   await page.locator('[data-key="u"]').click();
   await page.waitForSelector('.tag[data-code="place.gap-too-small"]');
   await page.context().close();
@@ -117,10 +117,10 @@ test('a tape reads from wherever its hook is dropped', async () => {
   assert.equal(await page.locator('.readout').innerText(), 'top of the desk');
   await page.mouse.up();
   await moved(page, from);
-  assert.equal(await page.inputValue('#hook-up'), 'f1/top');
-  assert.equal(await mark(page, 'bottom'), '3 7/8 up'); // 33 3/8 over the floor, less the desk's 29 1/2
-  await page.selectOption('#hook-up', 'floor');
-  await page.waitForFunction(() => document.querySelector('[data-mark="bottom"] b').textContent.startsWith('33'));
+  assert.equal(await page.inputValue('#f-walls-w1-setOut-up'), 'f1/top');
+  assert.equal(await mark(page, 'd1/bottom'), '3 7/8 up'); // 33 3/8 over the floor, less the desk's 29 1/2
+  await page.selectOption('#f-walls-w1-setOut-up', 'floor');
+  await page.waitForFunction(() => document.querySelector('[data-mark="d1/bottom"] b').textContent.startsWith('33'));
   await page.context().close();
 });
 
@@ -128,14 +128,14 @@ test('others\' changes appear by themselves, and do not disturb what is being ty
   const [ines, tom] = [await site.as('ines'), await site.as('tom')];
   await open(ines, '/jobs/6/place?view=front');
   await open(tom, '/jobs/6/place?view=front');
-  await tom.locator('#f-placement-reason').click();
+  await tom.locator('#f-items-d1-place-reason').click();
   await tom.keyboard.press('End');
   await tom.keyboard.type(' and tom is typing');
-  await ines.locator('#f-placement-gapBelow').fill('3');
-  await ines.locator('#f-placement-gapBelow').press('Enter');
+  await ines.locator('#f-items-d1-place-gapBelow').fill('3');
+  await ines.locator('#f-items-d1-place-gapBelow').press('Enter');
   await tom.waitForSelector('.tag[data-code="place.gap-too-small"]');
-  assert.match(await tom.locator('.last').innerText(), /Ines Arkle set least gap/);
-  assert.match(await tom.inputValue('#f-placement-reason'), /tom is typing$/);
+  assert.match(await tom.locator('.last').innerText(), /Ines Arkle set .*least gap/);
+  assert.match(await tom.inputValue('#f-items-d1-place-reason'), /tom is typing$/);
   await ines.locator('[data-key="u"]').click();
   await tom.waitForFunction(() => !document.querySelector('.tag[data-code="place.gap-too-small"]'));
   await ines.context().close();
@@ -149,7 +149,7 @@ test('what is typed is sent once, and stays while answers and news come in', asy
   let posts = 0;
   let answer = () => {};
   const asked = new Promise(resolve => {
-    tom.route('**/jobs/6/place?*handler=Set', async route => {
+    tom.route('**/jobs/6/place?*handler=Submit', async route => {
       posts++;
       const done = new Promise(release => { answer = release; });
       resolve();
@@ -157,7 +157,7 @@ test('what is typed is sent once, and stays while answers and news come in', asy
       await route.continue();
     });
   });
-  const height = tom.locator('#f-placement-height');
+  const height = tom.locator('#f-items-d1-place-height');
   await height.fill('40 1/2');
   await height.press('Enter');
   await asked;
@@ -165,25 +165,25 @@ test('what is typed is sent once, and stays while answers and news come in', asy
   const settled = await tom.evaluate(() => window.settles);
   answer();
   await tom.waitForFunction(n => window.settles > n, settled);
-  assert.equal(await mark(tom, 'bottom'), '40 1/2 up');
+  assert.equal(await mark(tom, 'd1/bottom'), '40 1/2 up');
   assert.equal(await height.inputValue(), '41 and a b');
   assert.equal(posts, 1, 'Enter is a change and a submit, and one request');
-  await tom.unroute('**/jobs/6/place?*handler=Set');
+  await tom.unroute('**/jobs/6/place?*handler=Submit');
 
   // What was refused stays, with its reason, when somebody else moves on and the typist has gone to another field.
   await height.press('Enter');
-  await tom.waitForSelector('#f-placement-height[aria-invalid="true"]');
-  const reason = await tom.locator('#f-placement-height-says').innerText();
-  await tom.focus('#f-placement-reason');
-  await ines.locator('#f-placement-gapBelow').fill('1 3/4');
-  await ines.locator('#f-placement-gapBelow').press('Tab');
-  await tom.waitForFunction(() => document.querySelector('#f-placement-gapBelow').value === '1 3/4');
+  await tom.waitForSelector('#f-items-d1-place-height[aria-invalid="true"]');
+  const reason = await tom.locator('label:has(#f-items-d1-place-height) .says').innerText();
+  await tom.focus('#f-items-d1-place-reason');
+  await ines.locator('#f-items-d1-place-gapBelow').fill('1 3/4');
+  await ines.locator('#f-items-d1-place-gapBelow').press('Tab');
+  await tom.waitForFunction(() => document.querySelector('#f-items-d1-place-gapBelow').value === '1 3/4');
   assert.equal(await height.inputValue(), '41 and a b');
-  assert.equal(await tom.locator('#f-placement-height-says').innerText(), reason);
+  assert.equal(await tom.locator('label:has(#f-items-d1-place-height) .says').innerText(), reason);
   await height.fill('36');
   await height.press('Enter');
-  await tom.waitForFunction(() => document.querySelector('[data-mark="bottom"] b').textContent.startsWith('36'));
-  assert.equal(await tom.locator('#f-placement-height-says').innerText(), '');
+  await tom.waitForFunction(() => document.querySelector('[data-mark="d1/bottom"] b').textContent.startsWith('36'));
+  assert.equal(await tom.locator('label:has(#f-items-d1-place-height) .says').innerText(), '');
   await ines.context().close();
   await tom.context().close();
 });
@@ -229,19 +229,19 @@ test('everything on the wall is reached and done with the keyboard alone', async
       return e.dataset.drag ?? (e.dataset.hook ? `hook-${e.dataset.hook}` : e.id || e.textContent.trim().slice(0, 12));
     }));
   }
-  for (const wanted of ['display', 'hook-up', 'hook-across', 'f-placement-height', 'choose-display', 'hook-up']) {
+  for (const wanted of ['item', 'hook-up', 'hook-across', 'f-items-d1-place-height', 'f-items-d1-product', 'f-walls-w1-setOut-up']) {
     assert.ok(reached.has(wanted), `${wanted} is not reached: ${[...reached].join(', ')}`);
   }
   const from = await seq(page);
-  await page.focus('[data-drag="display"]');
+  await page.focus('[data-item="d1"][data-drag]');
   await page.keyboard.press('ArrowUp');
   await page.keyboard.press('Shift+ArrowRight');
   await moved(page, from);
-  assert.equal(await mark(page, 'bottom'), '33 7/16 up');
-  assert.equal(await mark(page, 'centre'), '64 across');
-  assert.equal(await page.evaluate(() => document.activeElement.dataset.drag), 'display');
+  assert.equal(await mark(page, 'd1/bottom'), '33 7/16 up');
+  assert.equal(await mark(page, 'd1/centre'), '64 across');
+  assert.equal(await page.evaluate(() => document.activeElement.dataset.item), 'd1');
   await page.keyboard.press('u');
-  await page.waitForFunction(() => document.querySelector('[data-mark="centre"] b').textContent.startsWith('63'));
+  await page.waitForFunction(() => document.querySelector('[data-mark="d1/centre"] b').textContent.startsWith('63'));
   await page.keyboard.press('?');
   assert.ok(await page.locator('dialog.keys').isVisible());
   await page.context().close();

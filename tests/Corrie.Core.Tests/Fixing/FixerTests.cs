@@ -58,29 +58,29 @@ public class FixerTests
     [InlineData("1 in", "0 in", "0 in", "13/16 in")]
     public void Thread_in_the_wood_and_depth_of_drilling(string length, string packing, string penetration, string depth)
     {
-        var plan = Sheets.Plan(("/fixing/fastener/length", length), ("/fixing/packing", packing));
-        Assert.All(plan.Fixed!.Bolts, b => Assert.Equal(Sheets.In(penetration), b.Penetration));
-        Assert.Equal(Sheets.In(depth), plan.Fixed.DrillDepth);
+        var plan = Sheets.Plan(("/items/m1/bolt/length", length), ("/items/m1/fix/packing", packing));
+        Assert.All(plan.Bolted.Bolts, b => Assert.Equal(Sheets.In(penetration), b.Penetration));
+        Assert.Equal(Sheets.In(depth), plan.Bolted.DrillDepth);
     }
 
     [Fact]
     public void An_unknown_species_is_reckoned_as_the_softest()
     {
-        var plan = Sheets.Plan(("/fixing/gravity", null));
-        Assert.Equal(0.36, plan.Fixed!.Gravity);
+        var plan = Sheets.Plan(("/items/m1/fix/gravity", null));
+        Assert.Equal(0.36, plan.Bolted.Gravity);
         // 163 lb/in (G 0.36, 5/16 in; from memory) * 1 15/16 in * 0.9.
-        Assert.Equal(163 * 1.9375 * 0.9, plan.Fixed.Bolts[0].Holds!.Value.PoundsForce, 1.0);
+        Assert.Equal(163 * 1.9375 * 0.9, plan.Bolted.Bolts[0].Holds!.Value.PoundsForce, 1.0);
     }
 
     [Fact]
     public void A_moving_mount_is_reckoned_extended_with_somebody_leaning_on_it()
     {
-        var parked = Sheets.Plan(("/mount/depthExtended", "20 in"));
-        var arm = Sheets.Plan(("/mount/kind", "articulating"), ("/mount/depthExtended", "20 in"));
+        var parked = Sheets.Plan(("/items/m1/product/depthExtended", "20 in"));
+        var arm = Sheets.Plan(("/items/m1/product/kind", "articulating"), ("/items/m1/product/depthExtended", "20 in"));
         // 48 lb at 1 1/2 + 1 in; 48 + 30 lb at 20 + 1 in; rows 6 1/2 and 2 in over the plate's foot.
         var share = 6.5 / (2 * ((6.5 * 6.5) + (2 * 2)));
-        Assert.Equal(48 * 2.5 * share, parked.Fixed!.Bolts[0].Pull.PoundsForce, 0.01);
-        Assert.Equal(78 * 21 * share, arm.Fixed!.Bolts[0].Pull.PoundsForce, 0.01);
+        Assert.Equal(48 * 2.5 * share, parked.Bolted.Bolts[0].Pull.PoundsForce, 0.01);
+        Assert.Equal(78 * 21 * share, arm.Bolted.Bolts[0].Pull.PoundsForce, 0.01);
     }
 
     [Theory]
@@ -89,10 +89,10 @@ public class FixerTests
     public void A_toggle_holds_what_its_rating_means(string basis, double pounds)
     {
         var toggle = Sheets.Json($$"""{ "name": "toggle", "kind": "toggle", "diameter": "1/4 in", "length": "4 in", "hole": "1/2 in", "grip": "2 in", "ratedTension": "200 lb", "basis": "{{basis}}" }""");
-        var plan = Sheets.Plan(("/wall/kind", "steel-studs"), ("/mount/walls", new JsonArray("steel-studs")), ("/fixing/fastener", toggle));
-        Assert.All(plan.Fixed!.Bolts, b => Assert.Equal(pounds, b.Holds!.Value.PoundsForce, 0.01));
-        Assert.Equal(Sheets.In("1/2"), plan.Fixed.Pilot);
-        Assert.All(plan.Fixed.Bolts, b => Assert.Equal(Length.Zero, b.Penetration));
+        var plan = Sheets.Plan(("/walls/w1/kind", "steel-studs"), ("/items/m1/product/walls", new JsonArray("steel-studs")), ("/items/m1/bolt", toggle));
+        Assert.All(plan.Bolted.Bolts, b => Assert.Equal(pounds, b.Holds!.Value.PoundsForce, 0.01));
+        Assert.Equal(Sheets.In("1/2"), plan.Bolted.Pilot);
+        Assert.All(plan.Bolted.Bolts, b => Assert.Equal(Length.Zero, b.Penetration));
     }
 
     /// <summary>More display, more reach, less thread or softer wood never makes a bolt safer.</summary>
@@ -100,8 +100,8 @@ public class FixerTests
     public void Nothing_worse_makes_a_bolt_safer() => Gen.Select(Gen.Int[20, 90], Gen.Int[1, 28], Gen.Int[20, 48], Gen.Int[36, 55]).Sample((pounds, reach, length, gravity) =>
     {
         double Used(int w, int e, int l, int g) => Sheets.Plan(
-            ("/display/mass", $"{w} lb"), ("/mount/kind", "articulating"), ("/mount/depthExtended", $"{e} in"), ("/fixing/fastener/length", LengthText.Exact(Length.Tape(0, l, 16), UnitSystem.Inches)),
-            ("/fixing/gravity", g / 100d)).Fixed!.Bolts.Max(b => b.Utilisation ?? double.PositiveInfinity);
+            ("/items/d1/product/mass", $"{w} lb"), ("/items/m1/product/kind", "articulating"), ("/items/m1/product/depthExtended", $"{e} in"), ("/items/m1/bolt/length", LengthText.Exact(Length.Tape(0, l, 16), UnitSystem.Inches)),
+            ("/items/m1/fix/gravity", g / 100d)).Bolted.Bolts.Max(b => b.Utilisation ?? double.PositiveInfinity);
         var used = Used(pounds, reach, length, gravity);
         Assert.True(used <= Used(pounds + 5, reach, length, gravity));
         Assert.True(used <= Used(pounds, reach + 1, length, gravity));
@@ -112,7 +112,7 @@ public class FixerTests
     [Fact]
     public void Bolts_are_numbered_as_they_are_set_out_top_row_first_from_the_left()
     {
-        var bolts = Sheets.Plan().Fixed!.Bolts;
+        var bolts = Sheets.Plan().Bolted.Bolts;
         Assert.Equal([1, 2, 3, 4], bolts.Select(b => b.Number));
         Assert.Equal(["top", "top", "bottom", "bottom"], bolts.Select(b => b.Row));
         Assert.Equal([70d, 86, 70, 86], bolts.Select(b => b.X.Inches));

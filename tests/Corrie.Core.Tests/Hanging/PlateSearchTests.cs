@@ -2,6 +2,7 @@ using Corrie.Core.Catalogue;
 using Corrie.Core.Hanging;
 using Corrie.Core.Jobs;
 using Corrie.Core.Measure;
+using Corrie.Core.Planning;
 using Corrie.Core.Survey;
 using CsCheck;
 
@@ -12,20 +13,20 @@ public class PlateSearchTests
     private static readonly Length Bolt = Length.Tape(0, 3, 8);
 
     private static JobPlan TwoStuds(string left) => Sheets.Plan(
-        ("/wall/studs", Sheets.Json($$"""{ "l": { "centre": "{{left}}", "state": "confirmed", "uncertainty": "0 in" }, "r": { "centre": "87 7/8 in", "state": "confirmed", "uncertainty": "0 in" } }""")),
-        ("/fixing/fastener/diameter", "3/8 in"));
+        ("/walls/w1/studs", Sheets.Json($$"""{ "l": { "centre": "{{left}}", "state": "confirmed", "uncertainty": "0 in" }, "r": { "centre": "87 7/8 in", "state": "confirmed", "uncertainty": "0 in" } }""")),
+        ("/items/m1/bolt/diameter", "3/8 in"));
 
     [Fact]
     public void Two_studs_within_the_slots_take_four_bolts_and_the_display_slides_to_its_centre()
     {
         var plan = TwoStuds("71 3/4 in");
-        var position = plan.Hung!.Position;
+        var position = plan.Hung.Position;
         // By hand: the right slot reaches 87 7/8 from 78 7/8 on, the left one 71 3/4 up to 80 3/4; 78 7/8 needs the least slide.
         Assert.Equal(Length.Tape(78, 7, 8), position.Plate);
         Assert.Equal(Length.Tape(0, -7, 8), position.Slide);
         Assert.Equal(4, position.Holding);
-        Assert.Equal(["71 3/4 in", "87 7/8 in"], plan.Fixed!.Bolts.Take(2).Select(b => b.X.Show(LengthStyle.Inches).ToString()));
-        Assert.Contains("7/8 in to the left seen from the front, right seen from its back", SetOut.SlideWords(position.Slide).Say(LengthStyle.Inches));
+        Assert.Equal(["71 3/4 in", "87 7/8 in"], plan.Bolted.Bolts.Take(2).Select(b => b.X.Show(LengthStyle.Inches).ToString()));
+        Assert.Contains("7/8 in to the left seen from the front, right seen from its back", HangingStage.SlideWords(position.Slide).Say(LengthStyle.Inches));
         Assert.DoesNotContain("hang.one-stud-only", plan.Codes());
     }
 
@@ -44,12 +45,12 @@ public class PlateSearchTests
     [Fact]
     public void A_wanted_centre_out_of_reach_is_offered_the_nearest_place_that_holds()
     {
-        var plan = Sheets.Plan(("/placement/across", "64 in"), ("/mount/slide", "1/2 in"), ("/wall/studs/a", null));
-        var fix = Assert.Single(plan.Finding("hang.centre-out-of-slide").Fixes);
-        var mended = Sheets.Document(("/placement/across", "64 in"), ("/mount/slide", "1/2 in"), ("/wall/studs/a", null));
-        foreach (var change in fix.Changes)
+        var plan = Sheets.Plan(("/items/d1/place/across", "64 in"), ("/items/m1/product/slide", "1/2 in"), ("/walls/w1/studs/a", null));
+        var remedy = Assert.Single(plan.Finding("hang.centre-out-of-slide").Remedies);
+        var mended = Sheets.Document(("/items/d1/place/across", "64 in"), ("/items/m1/product/slide", "1/2 in"), ("/walls/w1/studs/a", null));
+        foreach (var change in remedy.Changes)
         {
-            Corrie.Core.Jobs.Format.Pointer.Set(mended, change.Path, change.Value);
+            Corrie.Core.Format.Pointer.Set(mended, change.Path, change.Value);
         }
 
         Assert.DoesNotContain("hang.centre-out-of-slide", Sheets.Plan(mended).Codes());
@@ -60,7 +61,7 @@ public class PlateSearchTests
     [Fact]
     public void Nothing_on_a_fine_grid_is_better()
     {
-        var mount = Sheets.Plan().Sheet.Mount! with { Slide = Length.Tape(3) };
+        var mount = ((Mount)Sheets.Plan().Sheet.Item("m1")!.Product!) with { Slide = Length.Tape(3) };
         var gaps = Gen.Int[0, 64 * 8].Array[3];
         Gen.Select(gaps, Gen.Int[0, 4].Array[3]).Sample((at, unsure) =>
         {

@@ -1,8 +1,9 @@
 using System.Text;
 using System.Text.Json.Nodes;
+using Corrie.Core.Format;
 using Corrie.Core.Jobs;
-using Corrie.Core.Jobs.Format;
 using Corrie.Core.Measure;
+using Corrie.Core.Survey;
 using Corrie.Simulators;
 using Json.Schema;
 
@@ -29,19 +30,20 @@ public class FormatTests
 
     [Fact]
     public void The_schema_in_docs_is_the_code_s() =>
-        Assert.Equal(JobFile.Write(SheetShape.JsonSchema()), File.ReadAllText(Repository.File("docs/formats/corrie-job.schema.json")));
+        Assert.Equal(JobFile.Write(JobForm.JsonSchema()), File.ReadAllText(Repository.File("docs/formats/corrie-job.schema.json")));
 
     [Theory]
-    [InlineData("", "no JSON")]
-    [InlineData("[]", "no object")]
-    [InlineData("{\"format\":\"corrie-job/1\"}", "'job' is missing")]
+    [InlineData("", "not valid JSON")]
+    [InlineData("[]", "not an object")]
+    [InlineData("{\"format\":\"corrie-job/2\"}", "'job' is missing")]
+    [InlineData("{\"format\":\"corrie-job/1\",\"job\":{\"units\":\"in\"}}", "earlier form corrie-job/1")]
     [InlineData("{\"format\":\"corrie-job/9\",\"job\":{\"units\":\"in\"}}", "'corrie-job/9'")]
-    [InlineData("{\"format\":\"corrie-job/1\",\"job\":{\"units\":\"in\"},\"wal\":{}}", "not known here")]
-    [InlineData("{\"format\":\"corrie-job/1\",\"job\":{\"units\":\"in\"},\"wall\":{\"width\":\"5//8 in\"}}", "no number below the stroke")]
-    [InlineData("{\"format\":\"corrie-job/1\",\"job\":{\"units\":\"in\"},\"wall\":{\"width\":\"96\"}}", "no unit")]
-    [InlineData("{\"format\":\"corrie-job/1\",\"job\":{\"units\":\"in\"},\"wall\":{\"width\":96}}", "a number")]
-    [InlineData("{\"format\":\"corrie-job/1\",\"job\":{\"units\":\"in\"},\"wall\":{\"width\":\"9999 ft\"}}", "over a kilometre")]
-    [InlineData("{\"format\":\"corrie-job/1\",\"job\":{\"units\":\"in\",\"units\":\"mm\"}}", "no JSON")]
+    [InlineData("{\"format\":\"corrie-job/2\",\"job\":{\"units\":\"in\"},\"wal\":{}}", "not known here")]
+    [InlineData("{\"format\":\"corrie-job/2\",\"job\":{\"units\":\"in\"},\"walls\":{\"w1\":{\"width\":\"5//8 in\"}}}", "no number below the slash")]
+    [InlineData("{\"format\":\"corrie-job/2\",\"job\":{\"units\":\"in\"},\"walls\":{\"w1\":{\"width\":\"96\"}}}", "no unit")]
+    [InlineData("{\"format\":\"corrie-job/2\",\"job\":{\"units\":\"in\"},\"walls\":{\"w1\":{\"width\":96}}}", "a number")]
+    [InlineData("{\"format\":\"corrie-job/2\",\"job\":{\"units\":\"in\"},\"walls\":{\"w1\":{\"width\":\"9999 ft\"}}}", "over a kilometre")]
+    [InlineData("{\"format\":\"corrie-job/2\",\"job\":{\"units\":\"in\",\"units\":\"mm\"}}", "not valid JSON")]
     public void Bad_files_are_refused_with_what_was_understood(string text, string understood)
     {
         var (sheet, problems) = JobFile.Read(text);
@@ -53,13 +55,13 @@ public class FormatTests
     [Fact]
     public void A_wrong_part_goes_and_the_rest_stays()
     {
-        var document = Sheets.Document(("/wall/studs/b/centre", "5//8 in"), ("/wall/layers/l1/thickness", null), ("/display/height", "tall"), ("/mount/rows/0", null));
-        var (sheet, problems) = SheetReader.Read(document);
+        var document = Sheets.Document(("/walls/w1/studs/b/centre", "5//8 in"), ("/walls/w1/layers/l1/thickness", null), ("/items/d1/product/height", "tall"), ("/items/m1/product/rows/0", null));
+        var (sheet, problems) = JobForm.Read(document);
         Assert.Equal(3, problems.Count);
-        Assert.Equal(["a", "c", "d"], sheet.Wall!.Studs.Select(s => s.Id));
-        Assert.Empty(sheet.Wall.Layers);
-        Assert.Null(sheet.Display);
-        Assert.NotNull(sheet.Mount);
+        Assert.Equal(["a", "c", "d"], sheet.Walls[0].Get(WallForm.Wall)!.Studs.Select(s => s.Id));
+        Assert.Empty(sheet.Walls[0].Get(WallForm.Wall)!.Layers);
+        Assert.Null(sheet.Item("d1")!.Product);
+        Assert.NotNull(sheet.Item("m1")!.Product);
     }
 
     /// <summary>100,000 files, broken in structure and in bytes, go through reader and planner without an exception.</summary>
@@ -74,7 +76,7 @@ public class FormatTests
             for (var n = 0; n < 25_000; n++)
             {
                 // Bytes are read as a file; what is still JSON is read leniently, as the pages do it: what is wrong is left out, and the rest planned.
-                var sheet = n % 4 == 0 ? JobFile.Read(Encoding.UTF8.GetString(broken.Bytes())).Sheet : SheetReader.Read(broken.Document()).Sheet;
+                var sheet = n % 4 == 0 ? JobFile.Read(Encoding.UTF8.GetString(broken.Bytes())).Sheet : JobForm.Read(broken.Document()).Sheet;
                 if (sheet is null)
                 {
                     refused++;

@@ -1,6 +1,6 @@
 using System.Text.Json.Nodes;
-using Corrie.Core.Jobs.Entries;
-using Corrie.Core.Jobs.Format;
+using Corrie.Core.Format;
+using Corrie.Core.Jobs;
 using CsCheck;
 
 namespace Corrie.Core.Tests.Jobs;

@@ -1,6 +1,6 @@
 using System.Text.Json.Nodes;
-using Corrie.Core.Jobs.Entries;
-using Corrie.Core.Jobs.Format;
+using Corrie.Core.Format;
+using Corrie.Core.Jobs;
 using CsCheck;
 
 namespace Corrie.Core.Tests.Jobs;
@@ -20,10 +20,10 @@ public class LedgerTests
     [Fact]
     public void An_entry_takes_the_place_of_the_one_that_it_names()
     {
-        var ledger = Ledger.Fold([Set("a", "/placement/height", "36 in", []), Set("b", "/placement/height", "38 in", ["a"])]);
-        Assert.Equal("38 in", At(ledger, "/placement/height"));
+        var ledger = Ledger.Fold([Set("a", "/items/d1/place/height", "36 in", []), Set("b", "/items/d1/place/height", "38 in", ["a"])]);
+        Assert.Equal("38 in", At(ledger, "/items/d1/place/height"));
         Assert.Empty(ledger.Rivals);
-        Assert.Equal(["b"], ledger.HoldersOf("/placement/height"));
+        Assert.Equal(["b"], ledger.HoldersOf("/items/d1/place/height"));
     }
 
     [Fact]
@@ -31,17 +31,17 @@ public class LedgerTests
     {
         List<Entry> entries =
         [
-            Set("a", "/placement/height", "36 in", []),
-            Set("b", "/placement/height", "37 in", ["a"], "ines"),
-            Set("c", "/placement/height", "38 in", ["a"], "tom"),
+            Set("a", "/items/d1/place/height", "36 in", []),
+            Set("b", "/items/d1/place/height", "37 in", ["a"], "ines"),
+            Set("c", "/items/d1/place/height", "38 in", ["a"], "tom"),
         ];
         var ledger = Ledger.Fold(entries);
-        Assert.Equal("37 in", At(ledger, "/placement/height"));
+        Assert.Equal("37 in", At(ledger, "/items/d1/place/height"));
         var rivals = Assert.Single(ledger.Rivals);
         Assert.Equal(("b", "c"), (rivals.InForce.Id, rivals.Others.Single().Id));
 
-        entries.Add(Set("d", "/placement/height", "38 in", ["b", "c"]));
-        Assert.Equal("38 in", At(Ledger.Fold(entries), "/placement/height"));
+        entries.Add(Set("d", "/items/d1/place/height", "38 in", ["b", "c"]));
+        Assert.Equal("38 in", At(Ledger.Fold(entries), "/items/d1/place/height"));
         Assert.Empty(Ledger.Fold(entries).Rivals);
     }
 
@@ -50,20 +50,20 @@ public class LedgerTests
     {
         List<Entry> entries =
         [
-            Set("a", "/placement/height", "36 in", []),
-            Set("b", "/placement/height", "38 in", ["a"], batch: "press"),
-            Set("c", "/placement/across", "94 in", [], batch: "press"),
+            Set("a", "/items/d1/place/height", "36 in", []),
+            Set("b", "/items/d1/place/height", "38 in", ["a"], batch: "press"),
+            Set("c", "/items/d1/place/across", "94 in", [], batch: "press"),
             Undo("u", "press"),
         ];
         var undone = Ledger.Fold(entries);
-        Assert.Equal("36 in", At(undone, "/placement/height"));
-        Assert.Null(At(undone, "/placement/across"));
+        Assert.Equal("36 in", At(undone, "/items/d1/place/height"));
+        Assert.Null(At(undone, "/items/d1/place/across"));
         Assert.Equal("a", undone.LastToUndo("ines", false)!.Id);
         Assert.Equal("u", undone.LastToRedo("ines", false)!.Id);
 
         entries.Add(Undo("r", "u"));
-        Assert.Equal("38 in", At(Ledger.Fold(entries), "/placement/height"));
-        Assert.Equal("94 in", At(Ledger.Fold(entries), "/placement/across"));
+        Assert.Equal("38 in", At(Ledger.Fold(entries), "/items/d1/place/height"));
+        Assert.Equal("94 in", At(Ledger.Fold(entries), "/items/d1/place/across"));
     }
 
     [Fact]
@@ -87,11 +87,11 @@ public class LedgerTests
     {
         var ledger = Ledger.Fold(
         [
-            Set("a", "/display", new JsonObject { ["name"] = "old", ["width"] = "1 in" }, []),
-            Set("b", "/display/name", "mended", []),
-            Set("c", "/display", new JsonObject { ["name"] = "new" }, ["a"]),
+            Set("a", "/items/d1/product", new JsonObject { ["name"] = "old", ["width"] = "1 in" }, []),
+            Set("b", "/items/d1/product/name", "mended", []),
+            Set("c", "/items/d1/product", new JsonObject { ["name"] = "new" }, ["a"]),
         ]);
-        Assert.Equal("{\"name\":\"new\"}", Pointer.Get(ledger.Document, "/display")!.ToJsonString());
+        Assert.Equal("{\"name\":\"new\"}", Pointer.Get(ledger.Document, "/items/d1/product")!.ToJsonString());
     }
 
     /// <summary>Additions to maps under different keys give one document, whatever the order in which they are received.</summary>
@@ -100,7 +100,7 @@ public class LedgerTests
         Gen.Shuffle(Enumerable.Range(0, 12).ToArray()).Sample(order =>
         {
             var ledger = Ledger.Fold([.. order.Select((i, n) => new Entry(
-                $"e{i}", n + 1, $"/wall/studs/s{i}", new JsonObject { ["centre"] = $"{i} in" }, [], null, $"e{i}", $"p{i % 3}", default, default, "test"))]);
-            return ledger.Rivals.Count == 0 && ((JsonObject)Pointer.Get(ledger.Document, "/wall/studs")!).Count == 12;
+                $"e{i}", n + 1, $"/walls/w1/studs/s{i}", new JsonObject { ["centre"] = $"{i} in" }, [], null, $"e{i}", $"p{i % 3}", default, default, "test"))]);
+            return ledger.Rivals.Count == 0 && ((JsonObject)Pointer.Get(ledger.Document, "/walls/w1/studs")!).Count == 12;
         }, iter: 100);
 }

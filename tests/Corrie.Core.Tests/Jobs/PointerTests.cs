@@ -1,6 +1,7 @@
 using System.Text.Json.Nodes;
 using Corrie.Core.Catalogue;
-using Corrie.Core.Jobs.Format;
+using Corrie.Core.Format;
+using Corrie.Core.Jobs;
 using Corrie.Core.Measure;
 using Corrie.Core.Placement;
 using Corrie.Core.Survey;
@@ -34,7 +35,7 @@ public class PointerTests
         Assert.Same(Rfc, Pointer.Get(Rfc, string.Empty));
         Assert.Null(Pointer.Get(Rfc, "/nowhere/at/all"));
         Assert.Null(Pointer.Get(Rfc, "/a~1b/deeper"));
-        Assert.Throws<FormatException>(() => Pointer.Split("no-stroke"));
+        Assert.Throws<FormatException>(() => Pointer.Split("no-slash"));
     }
 
     [Theory]
@@ -49,10 +50,10 @@ public class PointerTests
     public void What_is_set_is_got_and_what_is_taken_away_is_gone()
     {
         var document = new JsonObject();
-        Pointer.Set(document, "/wall/studs/s1/centre", "54 in");
-        Assert.Equal("54 in", Pointer.Get(document, "/wall/studs/s1/centre")!.ToString());
-        Pointer.Set(document, "/wall/studs/s1/centre", null);
-        Assert.Null(Pointer.Get(document, "/wall/studs/s1/centre"));
+        Pointer.Set(document, "/walls/w1/studs/s1/centre", "54 in");
+        Assert.Equal("54 in", Pointer.Get(document, "/walls/w1/studs/s1/centre")!.ToString());
+        Pointer.Set(document, "/walls/w1/studs/s1/centre", null);
+        Assert.Null(Pointer.Get(document, "/walls/w1/studs/s1/centre"));
         Pointer.Set(document, "/never/was", null);
         Assert.Null(document["never"]);
     }
@@ -73,27 +74,27 @@ public class PointerTests
     }
 
     [Theory]
-    [InlineData("/placement/height", "54 1/4", UnitSystem.Inches, "54 1/4 in")]
-    [InlineData("/placement/height", "1378", UnitSystem.Millimetres, "1378 mm")]
-    [InlineData("/placement/height", "4' 6 1/4\"", UnitSystem.Millimetres, "1377.95 mm")]
-    [InlineData("/display/mass", "22.2 kg", UnitSystem.Inches, "22.2 kg")]
-    [InlineData("/wall/kind", "masonry", UnitSystem.Inches, "masonry")]
-    [InlineData("/mount/tiltDown", "12", UnitSystem.Inches, "12 deg")]
+    [InlineData("/items/d1/place/height", "54 1/4", UnitSystem.Inches, "54 1/4 in")]
+    [InlineData("/items/d1/place/height", "1378", UnitSystem.Millimetres, "1378 mm")]
+    [InlineData("/items/d1/place/height", "4' 6 1/4\"", UnitSystem.Millimetres, "1377.95 mm")]
+    [InlineData("/items/d1/product/mass", "22.2 kg", UnitSystem.Inches, "22.2 kg")]
+    [InlineData("/walls/w1/kind", "masonry", UnitSystem.Inches, "masonry")]
+    [InlineData("/items/m1/product/tiltDown", "12", UnitSystem.Inches, "12 deg")]
     public void What_is_typed_into_a_part_stands_in_the_file_with_its_unit(string path, string typed, UnitSystem bare, string value)
     {
-        var taken = SheetShape.Root.At(path)!.Take(typed, bare, out var problem);
+        var taken = JobForm.At(path, Sheets.Document())!.Take(typed, bare, out var problem);
         Assert.Null(problem);
         Assert.Equal(value, taken!.ToString());
         var problems = new List<SheetProblem>();
-        SheetShape.Root.At(path)!.Check(taken, path, problems);
+        JobForm.At(path, Sheets.Document())!.Check(taken, path, problems);
         Assert.Empty(problems);
     }
 
     [Theory]
     [InlineData("placement/height")]
-    [InlineData("/placement/hight")]
-    [InlineData("/wall/studs/s1/centre/deeper")]
-    [InlineData("/wall/studs/no such key!/centre")]
+    [InlineData("/items/d1/place/hight")]
+    [InlineData("/walls/w1/studs/s1/centre/deeper")]
+    [InlineData("/walls/w1/studs/no such key!/centre")]
     [InlineData("/nowhere")]
-    public void A_path_that_leads_nowhere_has_no_form(string path) => Assert.Null(SheetShape.Root.At(path));
+    public void A_path_that_leads_nowhere_has_no_form(string path) => Assert.Null(JobForm.At(path));
 }

@@ -1,7 +1,8 @@
 using System.Text.Json.Nodes;
+using Corrie.Core.Format;
 using Corrie.Core.Jobs;
-using Corrie.Core.Jobs.Format;
 using Corrie.Core.Measure;
+using Corrie.Core.Planning;
 using Corrie.Core.Survey;
 
 namespace Corrie.Core.Tests.Jobs;
@@ -22,8 +23,8 @@ public class WholePlanTests
 
     private static string Read(JobPlan plan, string mark, LengthStyle style)
     {
-        var at = plan.Marks.Single(m => m.Id == mark);
-        return string.Join(", ", new[] { at.X is { } x ? plan.Across!.Read(x).Distance : (Length?)null, at.Y is { } y ? plan.Up!.Read(y).Distance : null }
+        var at = plan.Marks.Single(m => m.Id == (mark is "centre" or "bottom" or "top" ? "d1/" : "m1/") + mark);
+        return string.Join(", ", new[] { at.X is { } x ? plan.Across.Read(x).Distance : (Length?)null, at.Y is { } y ? plan.Up.Read(y).Distance : null }
             .Where(d => d is not null).Select(d => d!.Value.Show(style).Figures));
     }
 
@@ -48,16 +49,16 @@ public class WholePlanTests
     public void The_office_s_bolts_hold_eighty_times_what_they_have_to()
     {
         var plan = Plan("wardens-office");
-        Assert.Equal(5, plan.Hung!.ArmHole);
+        Assert.Equal(5, plan.Hung.ArmHole);
         // Washer 1/16, plate 3/16, board 1/2: 3/4 passed; 3 1/2 - 3/4 - tip 7/32 = 2 17/32 of thread; drill 1/2 + 2 17/32 + 7/32 = 3 1/4.
-        Assert.All(plan.Fixed!.Bolts, b => Assert.Equal(Sheets.In("2 17/32"), b.Penetration));
-        Assert.Equal(Sheets.In("3 1/4"), plan.Fixed.DrillDepth);
+        Assert.All(plan.Bolted.Bolts, b => Assert.Equal(Sheets.In("2 17/32"), b.Penetration));
+        Assert.Equal(Sheets.In("3 1/4"), plan.Bolted.DrillDepth);
         // 3/8 in at G 0.42: 40 to 70 % are 0.15 to 0.2625 in; 7/32 is nearer to the middle than 3/16.
-        Assert.Equal(Sheets.In("7/32"), plan.Fixed.Pilot);
+        Assert.Equal(Sheets.In("7/32"), plan.Bolted.Pilot);
         // 34 lb at 1 1/4 + 1 1/4 in, rows 6 1/2 and 1 1/2 over the plate's foot: 34 * 2.5 * 6.5 / (2 * (6.5² + 1.5²)) = 6.2 lb.
-        Assert.Equal(6.208, plan.Fixed.Bolts[0].Pull.PoundsForce, 0.01);
+        Assert.Equal(6.208, plan.Bolted.Bolts[0].Pull.PoundsForce, 0.01);
         // 235 lb/in (table 12.2A, from memory) * 2.53 in * 0.9 = 535 lb.
-        Assert.Equal(535, plan.Fixed.Bolts[0].Holds!.Value.PoundsForce, 1.0);
+        Assert.Equal(535, plan.Bolted.Bolts[0].Holds!.Value.PoundsForce, 1.0);
     }
 
     // Given: bottom 1240 mm. Upper holes 270 + 100 = 370 mm up; hole 4 puts the hook 20 + 75 over them: 465 mm, arm from 60 to 480 of 560 mm.
@@ -80,14 +81,14 @@ public class WholePlanTests
     public void The_corridor_s_toggles_are_used_to_a_tenth_and_its_display_slides_right()
     {
         var plan = Plan("bunkhouse-corridor");
-        Assert.Equal(Sheets.Mm(20), plan.Hung!.Position.Slide);
-        Assert.Contains("20 mm to the right seen from the front, left seen from its back", plan.Marks.Single(m => m.Id == "plate").How.Say(LengthStyle.Millimetres));
+        Assert.Equal(Sheets.Mm(20), plan.Hung.Position.Slide);
+        Assert.Contains("20 mm to the right seen from the front, left seen from its back", plan.Marks.Single(m => m.Id == "m1/plate").How.Say(LengthStyle.Millimetres));
         // 260 lb ultimate over 4: 65 lb. 15.8 kg = 34.83 lb at 28 + 29 mm, rows 160 and 20 mm up: 34.83 * 57 * 160 / (2 * (160² + 20²)) = 6.11 lb.
-        Assert.Equal(65, plan.Fixed!.Bolts[0].Holds!.Value.PoundsForce, 0.01);
-        Assert.Equal(6.11, plan.Fixed.Bolts[0].Pull.PoundsForce, 0.01);
+        Assert.Equal(65, plan.Bolted.Bolts[0].Holds!.Value.PoundsForce, 0.01);
+        Assert.Equal(6.11, plan.Bolted.Bolts[0].Pull.PoundsForce, 0.01);
         // 28 mm of mount and 58 mm of display stand 86 mm, 3 3/8 in, into the corridor: under 4 in.
         Assert.DoesNotContain("place.protrudes", plan.Codes());
-        Assert.Contains("place.protrudes", Plan("bunkhouse-corridor", ("/wall/circulation", true), ("/display/depth", "74 mm")).Codes());
+        Assert.Contains("place.protrudes", Plan("bunkhouse-corridor", ("/walls/w1/circulation", true), ("/items/d1/product/depth", "74 mm")).Codes());
     }
 
     // Given: bottom 36 in, over the chest's centre 56 + 38 = 94. Upper holes 14 1/4 in + 150 mm, fifth hole 4 3/4 in under the hook: hook line
@@ -111,16 +112,16 @@ public class WholePlanTests
         var plan = Plan("map-room");
         Assert.Equal(
             [("map chest", 0, 30), ("soundbar", 30, 33.5), ("gap", 33.5, 36), ("display", 36, 68.75), ("to the ceiling", 68.75, 96)],
-            plan.Placed!.Budget.Select(b => (b.Name, b.From.Inches, b.To.Inches)));
+            plan.Placed.Budget.Select(b => (b.Name, b.From.Inches, b.To.Inches)));
         // Picture 56.65 by 31.87 in (65 in, 16:9), its centre at 52 3/8; eye at 47, 104 away: atan(5.375/104), atan(21.31/104), 2 atan(28.33/104).
         var view = Assert.Single(plan.Placed.Views);
         Assert.Equal(2.96, view.ToCentre.Degrees, 0.01);
         Assert.Equal(11.58, view.ToTop.Degrees, 0.01);
         Assert.Equal(30.47, view.Field.Degrees, 0.02);
-        Assert.Equal("4 1/8", plan.Hung!.Position.Slide.Abs.Show(LengthStyle.Inches).Figures);
+        Assert.Equal("4 1/8", plan.Hung.Position.Slide.Abs.Show(LengthStyle.Inches).Figures);
         // 60 lb at 2 1/2 + 1 3/16 in, rows 6 5/8 and 1 1/8 up: 60 * 3.6875 * 6.625 / (2 * (6.625² + 1.125²)) = 16.2 lb, of 205 * 2 * 0.9 = 369.
-        Assert.Equal(16.23, plan.Fixed!.Bolts[0].Pull.PoundsForce, 0.01);
-        Assert.Equal(369, plan.Fixed.Bolts[0].Holds!.Value.PoundsForce, 0.5);
+        Assert.Equal(16.23, plan.Bolted.Bolts[0].Pull.PoundsForce, 0.01);
+        Assert.Equal(369, plan.Bolted.Bolts[0].Holds!.Value.PoundsForce, 0.5);
     }
 
     [Fact]
@@ -132,9 +133,9 @@ public class WholePlanTests
         var more = new JsonObject { ["kind"] = "probe-hit", ["at"] = "109 1/8 in", ["beside"] = "62 in", ["by"] = "Tom Birkett" };
         var miss = new JsonObject { ["kind"] = "probe-miss", ["at"] = "110 in", ["beside"] = "62 in", ["by"] = "Tom Birkett" };
         var left = new JsonObject { ["kind"] = "probe-miss", ["at"] = "108 3/16 in", ["beside"] = "62 in", ["by"] = "Tom Birkett" };
-        var mended = Plan("map-room", ("/wall/evidence/x1", more), ("/wall/evidence/x2", miss), ("/wall/evidence/x3", left));
+        var mended = Plan("map-room", ("/walls/w1/evidence/x1", more), ("/walls/w1/evidence/x2", miss), ("/walls/w1/evidence/x3", left));
         Assert.DoesNotContain(mended.Findings, f => f.Stops);
-        var stud = mended.Fixed!.Bolts.Select(b => b.Stud).Distinct().Single(s => s.Centre > Length.Tape(100));
+        var stud = mended.Bolted.Bolts.Select(b => b.Stud).Distinct().Single(s => s.Centre > Length.Tape(100));
         Assert.Equal(StudState.Confirmed, stud.State);
         // Between the misses less half a face and 1/32 in each: 108 29/32 to 109 9/32, so good to 3/16 either side of 109 3/32.
         Assert.Equal(Sheets.In("109 3/32").Inches, stud.Centre.Inches, 0.02);

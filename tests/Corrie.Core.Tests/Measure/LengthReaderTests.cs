@@ -38,7 +38,7 @@ public class LengthReaderTests
         Assert.Equal(millimetres, LengthReader.Read(typed, UnitSystem.Millimetres).Value.Millimetres, 9);
 
     [Theory]
-    [InlineData("5//8", "no number below the stroke")]
+    [InlineData("5//8", "no number below the slash")]
     [InlineData("4' 14\"", "4 ft and 14 in are 5 ft 2 in", "is 5' 2\" meant?")]
     [InlineData("1/0", "divides by nothing")]
     [InlineData("", "Nothing was typed")]

@@ -15,8 +15,8 @@ public class ChainsTests
     public void Bottom_and_bottom_to_hook_make_the_hook_line(string bottom, string bottomToHook, string hookLine)
     {
         var plan = Sheets.Plan(
-            ("/placement/height", bottom), ("/hanging/measuredBottomToHook", bottomToHook), ("/placement/approval", null));
-        Assert.Equal(Sheets.In(hookLine), plan.Hung!.HookLine);
+            ("/items/d1/place/height", bottom), ("/items/m1/hang/measuredBottomToHook", bottomToHook), ("/items/d1/place/approval", null));
+        Assert.Equal(Sheets.In(hookLine), plan.Hung.HookLine);
         Assert.All(plan.Hung.Chains, chain => Assert.Equal(Sheets.In(hookLine), chain.Result));
     }
 
@@ -26,24 +26,29 @@ public class ChainsTests
     public void The_bar_and_its_gap_put_the_bottom_of_the_screen(string bar, string gap, string bottom)
     {
         var plan = Sheets.Plan(
-            ("/wall/features/bar", Sheets.Json($$"""{ "kind": "soundbar", "name": "bar", "left": "60 in", "width": "36 in", "height": "3 in", "bottom": "{{LengthText.Exact(Sheets.In(bar) - Length.Tape(3), UnitSystem.Inches)}}" }""")),
-            ("/placement/gapBelow", gap), ("/placement/height", "20 in"));
-        Assert.Equal(Sheets.In(bottom), plan.Placed!.LeastBottom);
+            ("/walls/w1/features/bar", Sheets.Json($$"""{ "kind": "soundbar", "name": "bar", "left": "60 in", "width": "36 in", "height": "3 in", "bottom": "{{LengthText.Exact(Sheets.In(bar) - Length.Tape(3), UnitSystem.Inches)}}" }""")),
+            ("/items/d1/place/gapBelow", gap), ("/items/d1/place/height", "20 in"));
+        Assert.Equal(Sheets.In(bottom), plan.Placed.LeastBottom);
     }
 
     [Theory]
     [InlineData("30 in", "2 in", "28 in", "46 in")]
-    public void The_least_centre_clears_the_furniture(string furniture, string gap, string outer, string centre) =>
-        Assert.Equal(Sheets.In(centre), Placer.LeastCentre(Sheets.In(furniture), Sheets.In(gap), Sheets.In(outer)));
+    public void The_least_centre_clears_the_furniture(string furniture, string gap, string outer, string centre)
+    {
+        var plan = Sheets.Plan(
+            ("/walls/w1/features/x", Sheets.Json($$"""{ "kind": "furniture", "name": "chest", "left": "60 in", "width": "36 in", "height": "{{furniture}}" }""")),
+            ("/items/d1/place/gapBelow", gap), ("/items/d1/product/height", outer), ("/items/d1/place/height", "20 in"));
+        Assert.Equal(Sheets.In(centre), plan.Placed.LeastBottom + Sheets.In(outer).Half);
+    }
 
     [Theory]
     [InlineData("10 1/2 in", "60 in", "65 1/4 in")]
     [InlineData("266.7 mm", "1524 mm", "1657.35 mm")]
     public void A_template_centred_on_the_hook_line_has_its_top_edge_half_its_height_higher(string template, string hookLine, string top)
     {
-        var plan = Sheets.Plan(("/mount/templateHeight", template), ("/placement/height", hookLine), ("/hanging/measuredBottomToHook", "0 in"));
-        Assert.Equal(Sheets.In(hookLine), plan.Hung!.HookLine);
-        Assert.Equal(Sheets.In(top), plan.Marks.Single(m => m.Id == "template-top").Y);
+        var plan = Sheets.Plan(("/items/m1/product/templateHeight", template), ("/items/d1/place/height", hookLine), ("/items/m1/hang/measuredBottomToHook", "0 in"));
+        Assert.Equal(Sheets.In(hookLine), plan.Hung.HookLine);
+        Assert.Equal(Sheets.In(top), plan.Marks.Single(m => m.Id == "m1/template-top").Y);
     }
 
     [Theory]
@@ -56,8 +61,8 @@ public class ChainsTests
     {
         Assert.Equal(agrees, HeightChain.Agrees(Sheets.In(toBottom), Sheets.In(toTop), Sheets.In(height)));
         var plan = Sheets.Plan(
-            ("/display/height", height), ("/hanging/measuredTopToHook", toTop), ("/hanging/measuredBottomToHook", toBottom), ("/hanging/armHoleLeft", 4));
-        Assert.Equal(agrees, !plan.Findings.Any(f => f is { Code: "hang.chain-disagrees", Where.Part: "hook-line" }));
+            ("/items/d1/product/height", height), ("/items/m1/hang/measuredTopToHook", toTop), ("/items/m1/hang/measuredBottomToHook", toBottom), ("/items/m1/hang/armHoleLeft", 4));
+        Assert.Equal(agrees, !plan.Findings.Any(f => f is { Code: "hang.chain-disagrees", Where.Part: "m1/hook-line" }));
     }
 
     [Fact]

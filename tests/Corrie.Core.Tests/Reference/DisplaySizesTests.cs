@@ -14,7 +14,7 @@ public class DisplaySizesTests
     [InlineData(100, 87.16, 49.03)]
     public void Width_and_height_follow_from_the_diagonal(int diagonal, double width, double height)
     {
-        var size = PictureSize.OfDiagonal(Length.Tape(diagonal), AspectRatio.Widescreen);
+        var size = PictureSize.OfDiagonal(Length.Tape(diagonal), AspectRatio.Of("16:9"));
         Assert.Equal(width, size.Width.Inches, 2);
         Assert.Equal(height, size.Height.Inches, 2);
     }
@@ -28,7 +28,7 @@ public class DisplaySizesTests
     [InlineData("65 in", "77.8 in", 40)]
     public void A_picture_fills_its_field_at_its_distance(string diagonal, string distance, double degrees)
     {
-        var plan = Sheets.Plan(("/display/diagonal", diagonal), ("/placement/viewers/v/distance", distance));
-        Assert.Equal(degrees, plan.Placed!.Views[0].Field.Degrees, 0.05);
+        var plan = Sheets.Plan(("/items/d1/product/diagonal", diagonal), ("/seats/v/distance", distance));
+        Assert.Equal(degrees, plan.Placed.Views[0].Field.Degrees, 0.05);
     }
 }

@@ -66,9 +66,9 @@ public class WoodTests
         var hole = """[{ "id": "top", "aboveHook": "-1/2 in", "slots": [{ "from": "-8 in", "to": "-8 in" }, { "from": "8 in", "to": "8 in" }] }]""";
         var stud = (string centre) => Sheets.Json($$"""{ "centre": "{{centre}}", "state": "confirmed", "uncertainty": "{{uncertainty}}" }""");
         var plan = Sheets.Plan(
-            ("/mount/rows", Sheets.Json(hole)), ("/mount/slide", "0 in"), ("/fixing/fastener/diameter", diameter),
-            ("/wall/studs/a", null), ("/wall/studs/d", null), ("/wall/studs/b", stud("69 3/4 in")), ("/wall/studs/c", stud("86 1/4 in")));
-        Assert.All(plan.Fixed!.Bolts, b => Assert.Equal(Length.Tape(0, 1, 4), b.OffCentre));
+            ("/items/m1/product/rows", Sheets.Json(hole)), ("/items/m1/product/slide", "0 in"), ("/items/m1/bolt/diameter", diameter),
+            ("/walls/w1/studs/a", null), ("/walls/w1/studs/d", null), ("/walls/w1/studs/b", stud("69 3/4 in")), ("/walls/w1/studs/c", stud("86 1/4 in")));
+        Assert.All(plan.Bolted.Bolts, b => Assert.Equal(Length.Tape(0, 1, 4), b.OffCentre));
         Assert.Equal(stop ? 2 : 0, plan.Findings.Count(f => f is { Code: "fix.edge-distance", Stops: true }));
     }
 

@@ -69,15 +69,15 @@ public class FacesTests
     }
 
     private static Wall Wall(int left, int width, params int[] casing) => Sheets.Plan(
-        ("/wall/width", "500 in"),
-        ("/wall/readings", null),
-        ("/wall/studs/s", Sheets.Json("""{ "centre": "80 in", "state": "found" }""")),
-        ("/wall/features/w", Sheets.Json($$"""
+        ("/walls/w1/width", "500 in"),
+        ("/walls/w1/readings", null),
+        ("/walls/w1/studs/s", Sheets.Json("""{ "centre": "80 in", "state": "found" }""")),
+        ("/walls/w1/features/w", Sheets.Json($$"""
             {
               "kind": "window", "name": "window", "left": "{{Exact(left)}}", "width": "{{Exact(width)}}", "height": "30 in", "bottom": "40 in",
               "casing": { "hereInner": "{{Exact(casing[0])}}", "hereOuter": "{{Exact(casing[1])}}", "thereInner": "{{Exact(casing[2])}}", "thereOuter": "{{Exact(casing[3])}}" }
             }
-            """))).Sheet.Wall!;
+            """))).Wall;
 
     private static string Exact(int sixtyFourths) => LengthText.Exact(Length.Tape(0, sixtyFourths, 64), UnitSystem.Inches);
 }

@@ -2,6 +2,7 @@ using System.Text.Json.Nodes;
 using Corrie.Core.Findings;
 using Corrie.Core.Jobs;
 using Corrie.Core.Measure;
+using Corrie.Core.Planning;
 using Corrie.Core.Survey;
 using Corrie.Simulators;
 
@@ -31,10 +32,10 @@ public class FramingTests
             all[$"e{n}"] = item;
         }
 
-        return Sheets.Plan([("/wall/studs", null), ("/wall/evidence", all), .. more]);
+        return Sheets.Plan([("/walls/w1/studs", null), ("/walls/w1/evidence", all), .. more]);
     }
 
-    private static FoundMember Only(JobPlan plan) => Assert.Single(plan.Survey!.Framing.Members);
+    private static FoundMember Only(JobPlan plan) => Assert.Single(plan.Framing.Members);
 
     [Fact]
     public void Hits_and_misses_on_both_sides_confirm_a_member_between_them()
@@ -67,7 +68,7 @@ public class FramingTests
         const string evidence = "hit 40; miss 40.5";
         Assert.Equal(StudState.Confirmed, Only(Plan(evidence)).State);
         // 0.75 - 1.5 * 3/8 = 0.1875 in: half an inch of play is too much.
-        Assert.Equal(StudState.Suspected, Only(Plan(evidence, ("/fixing/fastener/diameter", "3/8 in"))).State);
+        Assert.Equal(StudState.Suspected, Only(Plan(evidence, ("/items/m1/bolt/diameter", "3/8 in"))).State);
     }
 
     [Fact]
@@ -76,31 +77,31 @@ public class FramingTests
         const string evidence = "hit 20.0; hit 20.9; miss 20.4";
         var finding = Plan(evidence).Finding("survey.evidence-contradicts");
         Assert.Contains("Two members with a gap, or is one of the three wrong?", finding.Message.Say(LengthStyle.Inches));
-        Assert.Equal(4, finding.Fixes.Count);
+        Assert.Equal(4, finding.Remedies.Count);
         Assert.Equal(StudState.Suspected, Only(Plan(evidence)).State);
 
-        var gap = Plan(evidence, ("/wall/evidence/e2/gap", true));
+        var gap = Plan(evidence, ("/walls/w1/evidence/e2/gap", true));
         Assert.DoesNotContain("survey.evidence-contradicts", gap.Codes());
-        Assert.Equal(2, gap.Survey!.Framing.Members.Count);
+        Assert.Equal(2, gap.Framing.Members.Count);
         // By hand: the left one ends between 20.0 and 20.4, the right one begins between 20.4 and 20.9.
-        Assert.InRange(gap.Survey.Framing.Members[0].Centre.Inches, 19.25, 19.65);
-        Assert.InRange(gap.Survey.Framing.Members[1].Centre.Inches, 21.15, 21.65);
+        Assert.InRange(gap.Framing.Members[0].Centre.Inches, 19.25, 19.65);
+        Assert.InRange(gap.Framing.Members[1].Centre.Inches, 21.15, 21.65);
 
-        var struck = Plan(evidence, ("/wall/evidence/e2/struck", true));
+        var struck = Plan(evidence, ("/walls/w1/evidence/e2/struck", true));
         Assert.DoesNotContain("survey.evidence-contradicts", struck.Codes());
-        Assert.Single(struck.Survey!.Framing.Members);
+        Assert.Single(struck.Framing.Members);
     }
 
     [Fact]
     public void Hits_a_member_s_width_apart_with_a_miss_between_are_two_members() =>
-        Assert.Equal(2, Plan("hit 20; miss 21; hit 21.6").Survey!.Framing.Members.Count);
+        Assert.Equal(2, Plan("hit 20; miss 21; hit 21.6").Framing.Members.Count);
 
     [Fact]
     public void A_scanner_s_reading_at_a_joint_is_struck_out_where_the_bit_falls_through()
     {
         var plan = Plan("edges 47.4..48.7; miss 48");
-        Assert.Empty(plan.Survey!.Framing.Members);
-        Assert.Equal("e0", Assert.Single(plan.Survey.Framing.False).Evidence.Id);
+        Assert.Empty(plan.Framing.Members);
+        Assert.Equal("e0", Assert.Single(plan.Framing.False).Evidence.Id);
         Assert.Contains("the bit fell through at 48 in", plan.Finding("survey.false-reading").Message.Say(LengthStyle.Inches));
         Assert.Equal(Severity.Note, plan.Finding("survey.false-reading").Severity);
         Assert.DoesNotContain("survey.false-reading", Plan("edges 47.4..48.7; miss 49.2").Codes());
@@ -111,18 +112,18 @@ public class FramingTests
     {
         var plan = Plan("hit 40.1; hit 41.5; hit 42.9; miss 39.9; miss 43.1");
         // By hand: 3 in of wood between 39.9 and 43.1, so plies round 40.75 and 42.25.
-        Assert.Equal([40.75, 42.25], plan.Sheet.Wall!.Studs.Select(s => Math.Round(s.Centre.Inches, 2)));
-        Assert.All(plan.Sheet.Wall.Studs, s => Assert.Equal(StudState.Confirmed, s.State));
+        Assert.Equal([40.75, 42.25], plan.Studs.Select(s => Math.Round(s.Centre.Inches, 2)));
+        Assert.All(plan.Studs, s => Assert.Equal(StudState.Confirmed, s.State));
     }
 
     [Fact]
     public void Spacing_is_a_hint_and_never_proof()
     {
         var plan = Plan("edges 15.3..16.7; edges 31.25..32.75; edges 63.3..64.8; edges 79.2..80.7");
-        Assert.Contains(plan.Survey!.Framing.Expected, x => Math.Abs(x.Inches - 48) < 0.25);
-        Assert.DoesNotContain(plan.Sheet.Wall!.Studs, s => Math.Abs(s.Centre.Inches - 48) < 4);
+        Assert.Contains(plan.Framing.Expected, x => Math.Abs(x.Inches - 48) < 0.25);
+        Assert.DoesNotContain(plan.Studs, s => Math.Abs(s.Centre.Inches - 48) < 4);
         // One reading is a suspicion; on the module of three others it is a find.
-        Assert.All(plan.Sheet.Wall.Studs, s => Assert.Equal(StudState.Found, s.State));
+        Assert.All(plan.Studs, s => Assert.Equal(StudState.Found, s.State));
         Assert.Equal(StudState.Suspected, Only(Plan("edges 31.25..32.75")).State);
     }
 
@@ -133,9 +134,9 @@ public class FramingTests
     public void A_test_hole_confirms_the_layers_that_it_shows(string name, string thickness, bool confirms)
     {
         var plan = Sheets.Plan(
-            ("/wall/layers/l1/confirmed", false),
-            ("/wall/testHoles/t", Sheets.Json($$"""{ "x": "20 in", "y": "40 in", "by": "Ines", "layers": [{ "name": "{{name}}", "thickness": "{{thickness}}" }] }""")));
-        Assert.Equal(confirms ? (true, "test hole by Ines") : (false, string.Empty), (plan.Sheet.Wall!.Layers[0].Confirmed, plan.Sheet.Wall.Layers[0].By));
+            ("/walls/w1/layers/l1/confirmed", false),
+            ("/walls/w1/testHoles/t", Sheets.Json($$"""{ "x": "20 in", "y": "40 in", "by": "Ines", "layers": [{ "name": "{{name}}", "thickness": "{{thickness}}" }] }""")));
+        Assert.Equal(confirms ? (true, "test hole by Ines") : (false, string.Empty), (plan.Wall.Layers[0].Confirmed, plan.Wall.Layers[0].By));
         Assert.Equal(!confirms, plan.Codes().Contains("survey.layers-unknown"));
     }
 
@@ -143,7 +144,7 @@ public class FramingTests
     public void The_material_speaks_for_a_member_or_against_it()
     {
         double Presence(string told, string kind) =>
-            Only(Plan("scan 40", ("/wall/evidence/e0/told", told), ("/wall/kind", kind))).Presence;
+            Only(Plan("scan 40", ("/walls/w1/evidence/e0/told", told), ("/walls/w1/kind", kind))).Presence;
         var untold = Only(Plan("scan 40")).Presence;
         Assert.True(Presence("wood", "wood-studs") > untold);
         Assert.True(Presence("metal", "wood-studs") < untold);
@@ -166,17 +167,17 @@ public class FramingTests
             }
 
             var sheet = prospector.Sheet();
-            var survey = Surveyor.Survey(sheet, Length.Tape(0, 5, 16));
-            var shuffled = Surveyor.Survey(sheet with { Evidence = [.. sheet.Evidence.OrderBy(e => e.Id.GetHashCode(StringComparison.Ordinal) * 31 % 17)] }, Length.Tape(0, 5, 16));
-            Assert.Equal(survey.Wall.Studs.Select(s => (s.Id, s.Centre, s.State)), shuffled.Wall.Studs.Select(s => (s.Id, s.Centre, s.State)));
-            foreach (var stud in survey.Wall.Studs.Where(s => s.State == StudState.Confirmed))
+            var survey = Surveyor.Survey(sheet).For(Length.Tape(0, 5, 16));
+            var shuffled = Surveyor.Survey(sheet with { Evidence = [.. sheet.Evidence.OrderBy(e => e.Id.GetHashCode(StringComparison.Ordinal) * 31 % 17)] }).For(Length.Tape(0, 5, 16));
+            Assert.Equal(survey.Studs.Select(s => (s.Id, s.Centre, s.State)), shuffled.Studs.Select(s => (s.Id, s.Centre, s.State)));
+            foreach (var stud in survey.Studs.Where(s => s.State == StudState.Confirmed))
             {
                 // The truth is within the doubt that the facts leave, and no bit fell through at the mark.
                 Assert.True(hidden.Truth.Min(m => Math.Abs(m.Centre - stud.Centre.Inches)) <= stud.Uncertainty.Inches + 1e-3, $"wall {1000 + n}, {stud.Centre.Inches}");
                 Assert.DoesNotContain(sheet.Evidence, e => e.Kind == EvidenceKind.ProbeMiss && (e.At - stud.Centre).Abs < Length.Tape(0, 1, 4));
             }
 
-            Assert.All(survey.Framing.Members, m => Assert.InRange(m.Presence, 0, 1));
+            Assert.All(survey.Map.Members, m => Assert.InRange(m.Presence, 0, 1));
         }
     }
 
@@ -189,8 +190,8 @@ public class FramingTests
             var prospector = new Prospector(new HiddenWall(n, 150), Length.Tape(0, 3, 8));
             prospector.Sweep();
             var sheet = prospector.Sheet();
-            var here = Surveyor.Survey(sheet, Length.Tape(0, 3, 8)).Wall.Studs;
-            var there = Surveyor.Survey(sheet with { Evidence = [.. sheet.Evidence.Select(e => e with { At = e.At + by, To = e.To + by })] }, Length.Tape(0, 3, 8)).Wall.Studs;
+            var here = Surveyor.Survey(sheet).For(Length.Tape(0, 3, 8)).Studs;
+            var there = Surveyor.Survey(sheet with { Evidence = [.. sheet.Evidence.Select(e => e with { At = e.At + by, To = e.To + by })] }).For(Length.Tape(0, 3, 8)).Studs;
             Assert.Equal(here.Select(s => s.State), there.Select(s => s.State));
             Assert.All(here.Zip(there), p => Assert.Equal((p.First.Centre + by).Inches, p.Second.Centre.Inches, 0.02));
         }
@@ -213,7 +214,7 @@ public class FramingTests
     [InlineData("metal 1000 mm", EvidenceKind.ScannerCentre, Axis.Across, "1000 mm", null, null)]
     public void A_line_of_evidence_is_read(string typed, EvidenceKind kind, Axis axis, string at, string? to, string? beside)
     {
-        var read = QuickEvidence.Read(typed, Sheets.Plan().Sheet.Wall!, UnitSystem.Inches).Value;
+        var read = QuickEvidence.Read(typed, Sheets.Plan().Wall, UnitSystem.Inches).Value;
         Assert.Equal((kind, axis, Sheets.In(at)), (read.Kind, read.Axis, read.At));
         Assert.Equal(to is null ? null : Sheets.In(to), read.To);
         Assert.Equal(beside is null ? null : Sheets.In(beside), read.Beside);
@@ -223,20 +224,20 @@ public class FramingTests
     [InlineData("", "Nothing was typed")]
     [InlineData("poke 40", "'poke' is no way of finding a member")]
     [InlineData("edges 40", "There is one edge only")]
-    [InlineData("hit 5//8", "no number below the stroke")]
+    [InlineData("hit 5//8", "no number below the slash")]
     [InlineData("hit 40 @ up", "")]
     [InlineData("kettle -> hit 40", "Nothing on the wall is called 'kettle'")]
     public void A_line_of_evidence_that_is_not_understood_says_so(string typed, string words) =>
-        Assert.Contains(words, QuickEvidence.Read(typed, Sheets.Plan().Sheet.Wall!, UnitSystem.Inches).Problem!.Understood);
+        Assert.Contains(words, QuickEvidence.Read(typed, Sheets.Plan().Wall, UnitSystem.Inches).Problem!.Understood);
 
     [Fact]
     public void A_row_of_findings_without_a_gap_is_several_members_and_no_endless_one()
     {
         var plan = Plan(string.Join("; ", Enumerable.Range(0, 120).Select(i => $"hit {10 + i}")));
-        Assert.InRange(plan.Survey!.Framing.Members.Count, 10, 120);
+        Assert.InRange(plan.Framing.Members.Count, 10, 120);
         Assert.Contains("Blocking or sheathing", plan.Findings.First(f => f.Code == "survey.no-member-fits").Message.Say(LengthStyle.Inches));
-        Assert.InRange(plan.Probes.Count, 0, 6);
-        Assert.All(plan.Sheet.Wall!.Studs, s => Assert.NotEqual(StudState.Confirmed, s.State));
+        Assert.InRange(plan.NextProbes.Count, 0, 6);
+        Assert.All(plan.Studs, s => Assert.NotEqual(StudState.Confirmed, s.State));
     }
 
     [Fact]
@@ -244,9 +245,9 @@ public class FramingTests
     {
         var plan = Plan(
             "seen 31.25..32.75; seen 47.25..48.75",
-            ("/wall/evidence/n1", Sheets.Json("""{ "kind": "probe-hit", "axis": "up", "at": "47.6 in", "beside": "40 in", "good": "0 in" }""")),
-            ("/wall/evidence/n2", Sheets.Json("""{ "kind": "probe-miss", "axis": "up", "at": "47.3 in", "beside": "40 in", "good": "0 in" }""")));
-        var noggin = Assert.Single(plan.Survey!.Framing.Crossings);
+            ("/walls/w1/evidence/n1", Sheets.Json("""{ "kind": "probe-hit", "axis": "up", "at": "47.6 in", "beside": "40 in", "good": "0 in" }""")),
+            ("/walls/w1/evidence/n2", Sheets.Json("""{ "kind": "probe-miss", "axis": "up", "at": "47.3 in", "beside": "40 in", "good": "0 in" }""")));
+        var noggin = Assert.Single(plan.Framing.Crossings);
         // By hand: its lower edge lies between 47.3 and 47.6, so its middle between 48.05 and 48.35.
         Assert.InRange(noggin.Centre.Inches, 48.05, 48.35);
         Assert.Equal((32.75, 47.25), (noggin.From.Inches, noggin.To.Inches));
@@ -256,7 +257,7 @@ public class FramingTests
     public void The_next_probe_confirms_a_stud_as_soon_as_one_can()
     {
         var plan = Plan("edges 69.2..70.8; edges 69.25..70.7; edges 85.3..86.8; magnet 86; hit 70.5");
-        var probe = plan.Probes.First(p => p.For == plan.Sheet.Wall!.Studs[0].Id);
+        var probe = plan.NextProbes.First(p => p.For == plan.Studs[0].Id);
         // Its right edge is near 70 3/4: a miss a little beyond confirms it, for any bolt up to 5/16 within 9/16 in of the hit.
         Assert.InRange(probe.At.Inches, 70.7, 71.07);
         Assert.StartsWith("confirms it at", probe.IfMiss.Say(LengthStyle.Inches));
@@ -267,16 +268,16 @@ public class FramingTests
     {
         (string, JsonNode?)[] terrace =
         [
-            ("/wall/face", "outside"),
-            ("/wall/features/w", Sheets.Json("""
+            ("/walls/w1/face", "outside"),
+            ("/walls/w1/features/w", Sheets.Json("""
                 { "kind": "window", "name": "window", "left": "20 in", "width": "30 in", "height": "40 in", "bottom": "40 in",
                   "casing": { "hereInner": "1/4 in", "hereOuter": "3 1/2 in", "thereInner": "1/4 in", "thereOuter": "2 1/2 in" } }
                 """)),
-            ("/wall/studs", Sheets.Json("""{ "b": { "state": "confirmed" }, "c": { "centre": "86 in", "state": "confirmed" } }""")),
-            ("/wall/readings", Sheets.Json("""{ "r": { "face": "other", "from": "w/left-inner", "to": "studs/b", "value": "-23 1/4 in", "by": "Tom" } }""")),
+            ("/walls/w1/studs", Sheets.Json("""{ "b": { "state": "confirmed" }, "c": { "centre": "86 in", "state": "confirmed" } }""")),
+            ("/walls/w1/readings", Sheets.Json("""{ "r": { "face": "other", "from": "w/left-inner", "to": "studs/b", "value": "-23 1/4 in", "by": "Tom" } }""")),
         ];
         var plan = Sheets.Plan(terrace);
-        var stud = plan.Sheet.Wall!.Studs.Single(s => s.Id == "b");
+        var stud = plan.Studs.Single(s => s.Id == "b");
         // By hand: seen from inside, the window's left edge is its right one out here. Outer edge 50, opening 46 1/2, the inside's inner edge
         // 46 3/4, and 23 1/4 on is 70. Two deviations of 1/8 in and of the window's place, 1/32 in, are 0.26 in.
         Assert.Equal(70, stud.Centre.Inches, 1e-6);
@@ -286,22 +287,22 @@ public class FramingTests
         Assert.Contains("found on the other face and carried through the wall", stop.Message.Say(LengthStyle.Inches));
 
         var drilled = Sheets.Plan([.. terrace,
-            ("/wall/evidence/p1", Sheets.Json("""{ "kind": "probe-hit", "at": "70 1/4 in" }""")),
-            ("/wall/evidence/p2", Sheets.Json("""{ "kind": "probe-miss", "at": "70 3/4 in" }"""))]);
+            ("/walls/w1/evidence/p1", Sheets.Json("""{ "kind": "probe-hit", "at": "70 1/4 in" }""")),
+            ("/walls/w1/evidence/p2", Sheets.Json("""{ "kind": "probe-miss", "at": "70 3/4 in" }"""))]);
         Assert.DoesNotContain("survey.framing-unconfirmed", drilled.Codes());
-        Assert.InRange(drilled.Sheet.Wall!.Studs.Single(s => s.Id == "b").Centre.Inches, 69.5, 70);
-        Assert.Contains("survey.datum-unclear", Sheets.Plan([.. terrace, ("/wall/features/w/casing", null)]).Codes());
+        Assert.InRange(drilled.Studs.Single(s => s.Id == "b").Centre.Inches, 69.5, 70);
+        Assert.Contains("survey.datum-unclear", Sheets.Plan([.. terrace, ("/walls/w1/features/w/casing", null)]).Codes());
     }
 
     [Fact]
     public void A_place_for_a_box_is_probed_until_no_member_can_hide_in_it()
     {
-        var box = ("/wall/freePlaces/b", Sheets.Json("""{ "name": "recessed box", "left": "38 in", "bottom": "46 in", "width": "4 in", "height": "4 in" }"""));
-        var document = Sheets.Document(("/wall/studs", Sheets.Json("""{ "a": { "centre": "32 in", "state": "confirmed" }, "b": { "centre": "48 in", "state": "confirmed" } }""")), box);
+        var box = ("/walls/w1/freePlaces/b", Sheets.Json("""{ "name": "recessed box", "left": "38 in", "bottom": "46 in", "width": "4 in", "height": "4 in" }"""));
+        var document = Sheets.Document(("/walls/w1/studs", Sheets.Json("""{ "a": { "centre": "32 in", "state": "confirmed" }, "b": { "centre": "48 in", "state": "confirmed" } }""")), box);
         var probes = 0;
-        while (Sheets.Plan((JsonObject)document.DeepClone()).Probes.FirstOrDefault(p => p.For == "b" && p.Purpose.ToString().Contains("box")) is { } probe)
+        while (Sheets.Plan((JsonObject)document.DeepClone()).NextProbes.FirstOrDefault(p => p.For == "b" && p.Purpose.ToString().Contains("box")) is { } probe)
         {
-            Corrie.Core.Jobs.Format.Pointer.Set(document, $"/wall/evidence/p{probes++}", new JsonObject
+            Corrie.Core.Format.Pointer.Set(document, $"/walls/w1/evidence/p{probes++}", new JsonObject
             {
                 ["kind"] = "probe-miss",
                 ["axis"] = probe.Axis == Axis.Up ? "up" : "across",

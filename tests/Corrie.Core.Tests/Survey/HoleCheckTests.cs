@@ -9,7 +9,7 @@ namespace Corrie.Core.Tests.Survey;
 /// <summary>What a hole may not come near. The bolts of the plain wall are at 70 and 86 in across; common practice for the distances.</summary>
 public class HoleCheckTests
 {
-    private static (string, JsonNode?) Thing(string kind, string left, string bottom, string width, string height, bool routeKnown = false) => ("/wall/features/x", new JsonObject
+    private static (string, JsonNode?) Thing(string kind, string left, string bottom, string width, string height, bool routeKnown = false) => ("/walls/w1/features/x", new JsonObject
     {
         ["kind"] = kind,
         ["name"] = "thing",
@@ -34,7 +34,7 @@ public class HoleCheckTests
     [Fact]
     public void A_cable_may_run_along_through_the_next_bay_at_the_device_s_height()
     {
-        var top = Sheets.Plan().Fixed!.Bolts[0].Y;
+        var top = Sheets.Plan().Bolted.Bolts[0].Y;
         string At(Length y) => LengthText.Exact(y, UnitSystem.Inches);
         // 16 in spacing: a bay and a half are 24 in. Device 44 to 46: free from 70 on.
         Assert.Equal(0, Live(Thing("switch", "44 in", At(top - Length.Tape(2)), "2 in", "4 in")));
@@ -64,7 +64,7 @@ public class HoleCheckTests
     [InlineData("64 1/16 in", false, 2)]
     [InlineData("64 1/16 in", true, 0)]
     public void A_live_sign_of_the_scanner_is_kept_free_until_somebody_strikes_it_out(string at, bool struck, int holes) =>
-        Assert.Equal(holes, Live(("/wall/evidence/l", new JsonObject { ["kind"] = "live", ["at"] = at, ["struck"] = struck })));
+        Assert.Equal(holes, Live(("/walls/w1/evidence/l", new JsonObject { ["kind"] = "live", ["at"] = at, ["struck"] = struck })));
 
     [Fact]
     public void A_stop_for_live_wires_is_final_and_has_its_numbers()
@@ -86,12 +86,12 @@ public class HoleCheckTests
         // One hole each side 8 in off a plate at 78 1/2: the left bolt is 1/2 in off its stud's centre, and the bit fell through just past the face.
         (string, JsonNode?)[] off =
         [
-            ("/hanging/plateCentre", "78 1/2 in"),
-            ("/mount/rows", Sheets.Json("""[{ "id": "top", "aboveHook": "-1/2 in", "slots": [{ "from": "-8 in", "to": "-8 in" }, { "from": "8 in", "to": "8 in" }] }]""")),
+            ("/items/m1/hang/plateCentre", "78 1/2 in"),
+            ("/items/m1/product/rows", Sheets.Json("""[{ "id": "top", "aboveHook": "-1/2 in", "slots": [{ "from": "-8 in", "to": "-8 in" }, { "from": "8 in", "to": "8 in" }] }]""")),
         ];
-        var bolt = Sheets.Plan(off).Fixed!.Bolts[0];
+        var bolt = Sheets.Plan(off).Bolted.Bolts[0];
         Assert.Equal(Sheets.In("70 1/2"), bolt.X);
-        var miss = ("/wall/evidence/m", (JsonNode?)new JsonObject
+        var miss = ("/walls/w1/evidence/m", (JsonNode?)new JsonObject
         {
             ["kind"] = "probe-miss",
             ["at"] = LengthText.Exact(bolt.X + Sheets.In(across), UnitSystem.Inches),
@@ -106,6 +106,6 @@ public class HoleCheckTests
         // 96 1/2 - 6 to 98 1/2 + 6: past the bolts at 70 and 86, and over that at 102 with the display 16 in farther to the right.
         var thing = Thing("receptacle", "96 1/2 in", "12 in", "2 in", "4 in");
         Assert.Equal(0, Live(thing));
-        Assert.Equal(2, Live(thing, ("/placement/across", "94 in")));
+        Assert.Equal(2, Live(thing, ("/items/d1/place/across", "94 in")));
     }
 }

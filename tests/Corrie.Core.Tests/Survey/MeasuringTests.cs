@@ -12,8 +12,8 @@ public class MeasuringTests
 
     private static (string, JsonNode?)[] Loop(string third) =>
     [
-        ("/wall/features/w", Sheets.Json("""{ "kind": "window", "name": "window", "left": "20 in", "width": "10 in", "height": "30 in", "bottom": "40 in" }""")),
-        ("/wall/readings", Readings(("left-corner", "w/left", "61 in", "Ines"), ("w/left", "right-corner", "60 1/2 in", "Ines"), ("left-corner", "right-corner", third, "Tom"))),
+        ("/walls/w1/features/w", Sheets.Json("""{ "kind": "window", "name": "window", "left": "20 in", "width": "10 in", "height": "30 in", "bottom": "40 in" }""")),
+        ("/walls/w1/readings", Readings(("left-corner", "w/left", "61 in", "Ines"), ("w/left", "right-corner", "60 1/2 in", "Ines"), ("left-corner", "right-corner", third, "Tom"))),
     ];
 
     [Fact]
@@ -33,48 +33,48 @@ public class MeasuringTests
     public void A_reading_that_others_check_is_named_alone()
     {
         var plan = Sheets.Plan(
-            ("/wall/studs", Sheets.Json("""{ "b": { "state": "confirmed" }, "c": { "state": "confirmed" } }""")),
-            ("/wall/readings", Readings(
+            ("/walls/w1/studs", Sheets.Json("""{ "b": { "state": "confirmed" }, "c": { "state": "confirmed" } }""")),
+            ("/walls/w1/readings", Readings(
                 ("left-corner", "studs/b", "70 in", "Ines"), ("left-corner", "studs/c", "86 in", "Ines"), ("studs/b", "studs/c", "16 in", "Ines"),
                 ("right-corner", "studs/b", "-86 in", "Tom"), ("right-corner", "studs/c", "-70 3/4 in", "Tom"), ("left-corner", "right-corner", "156 in", "Tom"))));
         var message = plan.Finding("survey.readings-disagree").Message.Say(LengthStyle.Inches);
         Assert.StartsWith("right corner to stud c -70 3/4 in by Tom does not fit", message);
-        Assert.Equal("readings/r4", plan.Finding("survey.readings-disagree").Where.Part);
+        Assert.Equal("w1/readings/r4", plan.Finding("survey.readings-disagree").Where.Part);
     }
 
     [Fact]
     public void A_member_takes_its_place_and_its_uncertainty_from_the_chain()
     {
         var plan = Sheets.Plan(
-            ("/wall/studs/b", Sheets.Json("""{ "state": "confirmed", "uncertainty": "0 in" }""")),
-            ("/wall/features/w", Sheets.Json("""{ "kind": "window", "name": "window", "left": "20 in", "width": "10 in", "height": "30 in", "bottom": "40 in" }""")),
-            ("/wall/readings", Readings(("left-corner", "w/left", "20 1/4 in", "Ines"), ("w/left", "w/right", "10 in", "Ines"), ("w/centre", "studs/b", "44 3/4 in", "Ines"))));
-        var stud = plan.Sheet.Wall!.Studs.Single(s => s.Id == "b");
+            ("/walls/w1/studs/b", Sheets.Json("""{ "state": "confirmed", "uncertainty": "0 in" }""")),
+            ("/walls/w1/features/w", Sheets.Json("""{ "kind": "window", "name": "window", "left": "20 in", "width": "10 in", "height": "30 in", "bottom": "40 in" }""")),
+            ("/walls/w1/readings", Readings(("left-corner", "w/left", "20 1/4 in", "Ines"), ("w/left", "w/right", "10 in", "Ines"), ("w/centre", "studs/b", "44 3/4 in", "Ines"))));
+        var stud = plan.Studs.Single(s => s.Id == "b");
         // By hand: 20 1/4 + 5 + 44 3/4 = 70; variances of 1/32 in: 1 + 1/4 + 1, so 1.5 deviations, and two of those are 3/32 in.
         Assert.Equal(Length.Tape(70), stud.Centre);
         Assert.Equal(3.0 / 32, stud.Uncertainty.Inches, 1e-4);
-        Assert.Equal(Length.Tape(20, 1, 4), plan.Sheet.Wall.Features.Single(f => f.Id == "w").Left);
+        Assert.Equal(Length.Tape(20, 1, 4), plan.Wall.Features.Single(f => f.Id == "w").Left);
     }
 
     [Fact]
     public void A_point_that_hangs_on_nothing_is_loose_and_leaves_the_rest_alone()
     {
         var plan = Sheets.Plan(
-            ("/wall/studs/x", Sheets.Json("""{ "state": "found" }""")), ("/wall/studs/y", Sheets.Json("""{ "state": "found" }""")),
-            ("/wall/readings", Readings(("studs/x", "studs/y", "16 in", "Ines"), ("left-corner", "studs/b", "70 in", "Ines"))));
-        Assert.Equal(["studs/x", "studs/y"], plan.Survey!.Across.Loose);
-        Assert.Equal(Length.Tape(70), plan.Sheet.Wall!.Studs.Single(s => s.Id == "b").Centre);
-        Assert.Equal(4, plan.Sheet.Wall.Studs.Count);
+            ("/walls/w1/studs/x", Sheets.Json("""{ "state": "found" }""")), ("/walls/w1/studs/y", Sheets.Json("""{ "state": "found" }""")),
+            ("/walls/w1/readings", Readings(("studs/x", "studs/y", "16 in", "Ines"), ("left-corner", "studs/b", "70 in", "Ines"))));
+        Assert.Equal(["studs/x", "studs/y"], plan.Surveyed.Across.Loose);
+        Assert.Equal(Length.Tape(70), plan.Studs.Single(s => s.Id == "b").Centre);
+        Assert.Equal(4, plan.Studs.Count);
     }
 
     [Fact]
     public void Members_that_fit_no_module_are_explained_both_ways()
     {
         var studs = (string first) => Sheets.Json($$"""{ "a": { "centre": "{{first}}", "state": "found" }, "b": { "centre": "39 3/4 in", "state": "found" }, "c": { "centre": "55 3/4 in", "state": "found" } }""");
-        var message = Sheets.Plan(("/wall/studs", studs("22 3/4 in"))).Finding("survey.spacing-broken").Message.Say(LengthStyle.Inches);
+        var message = Sheets.Plan(("/walls/w1/studs", studs("22 3/4 in"))).Finding("survey.spacing-broken").Message.Say(LengthStyle.Inches);
         Assert.Contains("either 22 3/4 in is 1 in low, or 39 3/4 in and 55 3/4 in are 1 in high", message);
         Assert.Contains("measure 22 3/4 in again", message);
-        Assert.DoesNotContain("survey.spacing-broken", Sheets.Plan(("/wall/studs", studs("23 1/4 in"))).Codes());
+        Assert.DoesNotContain("survey.spacing-broken", Sheets.Plan(("/walls/w1/studs", studs("23 1/4 in"))).Codes());
     }
 
     [Theory]
@@ -96,12 +96,12 @@ public class MeasuringTests
     [InlineData("left corner 14 1/2", "no arrow")]
     [InlineData("left corner -> stud b", "no length")]
     [InlineData("left corner -> 14 1/2", "no name")]
-    [InlineData("left corner -> stud b 5//8", "no number below the stroke")]
+    [InlineData("left corner -> stud b 5//8", "no number below the slash")]
     [InlineData("left corner -> kettle 12", "Nothing on the wall is called 'kettle'")]
     [InlineData("corner -> stud b 12", "'corner' fits 2 points")]
     public void A_line_that_is_not_understood_says_so(string typed, string words) =>
         Assert.Contains(words, QuickReading.Read(typed, WallWithWindow, UnitSystem.Inches).Problem!.Understood);
 
     private static Wall WallWithWindow => Sheets.Plan(
-        ("/wall/features/w", Sheets.Json("""{ "kind": "window", "name": "window", "left": "20 in", "width": "10 in", "height": "30 in", "bottom": "40 in" }"""))).Sheet.Wall!;
+        ("/walls/w1/features/w", Sheets.Json("""{ "kind": "window", "name": "window", "left": "20 in", "width": "10 in", "height": "30 in", "bottom": "40 in" }"""))).Wall;
 }

@@ -1,9 +1,14 @@
 using System.Globalization;
 using System.Text.Json.Nodes;
 using System.Xml.Linq;
+using Corrie.Core.Catalogue;
+using Corrie.Core.Format;
+using Corrie.Core.Hanging;
 using Corrie.Core.Jobs;
-using Corrie.Core.Jobs.Format;
 using Corrie.Core.Measure;
+using Corrie.Core.Planning;
+using Corrie.Core.Survey;
+using Corrie.Core.Tests;
 using Corrie.Web.Demo;
 using Corrie.Web.Drawing;
 
@@ -12,10 +17,10 @@ namespace Corrie.Web.Tests.Drawing;
 /// <summary>The wall from the side, from above and cut through, and the items of the catalogue: proportions taken off the drawing.</summary>
 public class SectionsTests
 {
-    private static JobPlan Plan(string job) => Planner.Plan(SheetReader.Read((JsonObject)JsonNode.Parse(TarnHall.Read(job))!).Sheet);
+    private static JobPlan Plan(string job) => Planner.Plan(JobForm.Read((JsonObject)JsonNode.Parse(TarnHall.Read(job))!).Sheet);
 
     private static XElement Draw(JobPlan plan, WallView view, bool surveying = false) =>
-        XElement.Parse(WallDrawing.Draw(plan, view, LengthStyle.Inches, edits: false, surveying)!.ToString()!);
+        XElement.Parse(WallDrawing.Draw(plan, new("w1", view, LengthStyle.Inches, Surveying: surveying))!.ToString()!);
 
     private static IEnumerable<XElement> All(XElement drawing, string word) => drawing.Descendants().Where(e => e.Attribute("class")?.Value.Split(' ').Contains(word) == true);
 
@@ -28,7 +33,7 @@ public class SectionsTests
     {
         var drawing = Draw(Plan(job), WallView.Side);
         var (floor, ceiling) = (Number(All(drawing, "floor-line").First(), "y1"), Number(All(drawing, "ceiling-line").First(), "y1"));
-        var height = Plan(job).Sheet.Wall!.Height.Inches;
+        var height = Plan(job).Wall.Height.Inches;
         var perInch = (floor - ceiling) / height;
         var at = All(drawing, "eye").Single();
         Assert.Equal(eye, (floor - Number(at, "cy")) / perInch, 0.1);
@@ -37,10 +42,10 @@ public class SectionsTests
         Assert.Equal(distance, (Number(at, "cx") - face) / perInch, 0.1);
         // The sight line ends at the picture's centre and the display is as high and as deep as it is.
         var bezel = All(drawing, "bezel").Single();
-        var display = Plan(job).Sheet.Display!;
+        var display = (Display)Plan(job).Sheet.Item("d1")!.Product!;
         Assert.Equal(display.Height.Inches, Number(bezel, "height") / perInch, 0.1);
         var sight = All(drawing, "sight-centre").Single();
-        Assert.Equal(Plan(job).Placed!.Picture.CentreY.Inches, (floor - Number(sight, "y2")) / perInch, 0.1);
+        Assert.Equal(Plan(job).Placed.Picture!.Value.CentreY.Inches, (floor - Number(sight, "y2")) / perInch, 0.1);
     }
 
     [Theory]
@@ -51,13 +56,13 @@ public class SectionsTests
         var plan = Plan(job);
         var drawing = Draw(plan, WallView.Above);
         var floor = All(drawing, "floor-plan").Single();
-        var perInch = Number(floor, "width") / plan.Sheet.Wall!.Width.Inches;
+        var perInch = Number(floor, "width") / plan.Wall.Width.Inches;
         var thing = drawing.Descendants().Where(e => e.Name.LocalName == "text" && e.Value == name).Select(t => t.Parent!).First();
         Assert.Equal(depth, Number(thing.Elements().First(e => e.Name.LocalName == "rect"), "height") / perInch, 0.1);
         // Every stud stands behind the layers, and every bolt goes as far into it as it is long.
-        Assert.Equal(plan.Sheet.Wall.Studs.Count, All(drawing, "stud").Count());
-        var fastener = plan.Sheet.Fixing!.Fastener;
-        var reach = (fastener.Length - plan.Sheet.Mount!.PlateThickness).Inches;
+        Assert.Equal(plan.Studs.Count, All(drawing, "stud").Count());
+        var fastener = plan.Sheet.Item("m1")!.Bolt()!;
+        var reach = (fastener.Length - ((Mount)plan.Sheet.Item("m1")!.Product!).PlateThickness).Inches;
         Assert.All(All(drawing, "bolt-shank"), bolt => Assert.Equal(reach, (Number(bolt, "y1") - Number(bolt, "y2")) / perInch, 0.1));
         Assert.Equal(4, All(drawing, "bolt-shank").Count());
     }
@@ -74,7 +79,7 @@ public class SectionsTests
         Assert.Contains("test hole by Ines Arkle", drawing.Value);
         Assert.Contains("outside", drawing.Value);
         var none = Plan("lakeside-terrace").Sheet;
-        Assert.Contains("No layer is on the sheet yet", Draw(Planner.Plan(none with { Wall = none.Wall! with { Layers = [], TestHoles = [] } }), WallView.Side, surveying: true).Value);
+        Assert.Contains("No layer is on the sheet yet", Draw(Planner.Plan(none.With([none.Walls[0].With(WallForm.Wall, none.Walls[0].Get(WallForm.Wall)! with { Layers = [], TestHoles = [] })])), WallView.Side, surveying: true).Value);
     }
 
     [Fact]
@@ -83,7 +88,7 @@ public class SectionsTests
         foreach (var item in JsonNode.Parse(TarnHall.Read("catalogue"))!.AsArray())
         {
             var (kind, document) = (item!["kind"]!.ToString(), (JsonObject)item["document"]!);
-            var drawing = XElement.Parse(ItemDrawing.Draw(kind, document, LengthStyle.Inches).ToString()!);
+            var drawing = XElement.Parse(ItemDrawing.Draw(ProductKinds.Of(kind)!, document, LengthStyle.Inches).ToString()!);
             double Inches(string name) => LengthReader.Read(document[name]!.ToString(), UnitSystem.Inches).Value.Inches;
             var measures = All(drawing, "measure").ToDictionary(m => m.Attribute("data-of")!.Value, m => m);
             Assert.NotEmpty(measures);
@@ -101,7 +106,7 @@ public class SectionsTests
             }
 
             // The shape alone, as the list shows it, has no figures.
-            Assert.Empty(All(XElement.Parse(ItemDrawing.Draw(kind, document).ToString()!), "measure"));
+            Assert.Empty(All(XElement.Parse(ItemDrawing.Draw(ProductKinds.Of(kind)!, document).ToString()!), "measure"));
         }
     }
 

@@ -3,9 +3,13 @@ using System.Text.Json.Nodes;
 using System.Text.RegularExpressions;
 using System.Xml.Linq;
 using Corrie.Core.Findings;
+using Corrie.Core.Fixing;
+using Corrie.Core.Format;
 using Corrie.Core.Jobs;
-using Corrie.Core.Jobs.Format;
 using Corrie.Core.Measure;
+using Corrie.Core.Placement;
+using Corrie.Core.Planning;
+using Corrie.Core.Survey;
 using Corrie.Simulators;
 using Corrie.Web.Demo;
 using Corrie.Web.Drawing;
@@ -49,13 +53,13 @@ public class WallDrawingTests
     {
         var document = (JsonObject)JsonNode.Parse(TarnHall.Read(job))!;
         // Where readings disagree, things lie where all of them together say: not what this is about.
-        Pointer.Set(document, "/wall/readings", null);
+        Pointer.Set(document, "/walls/w1/readings", null);
         var plan = Plan(document);
         var sheet = new Ruler(Draw(plan, WallView.Behind, LengthStyle.Inches));
         var wall = sheet.Box(sheet.One("wall"));
-        Assert.Equal(Inches(document, "/wall/width"), wall.Width, 0.02);
-        Assert.Equal(Inches(document, "/wall/height"), wall.Height, 0.02);
-        foreach (var (key, feature) in (JsonObject?)Pointer.Get(document, "/wall/features") ?? [])
+        Assert.Equal(Inches(document, "/walls/w1/width"), wall.Width, 0.02);
+        Assert.Equal(Inches(document, "/walls/w1/height"), wall.Height, 0.02);
+        foreach (var (key, feature) in (JsonObject?)Pointer.Get(document, "/walls/w1/features") ?? [])
         {
             if (feature!["kind"]!.ToString() is not ("receptacle" or "furniture" or "window"))
             {
@@ -64,19 +68,19 @@ public class WallDrawingTests
 
             var group = sheet.Drawing.Descendants().Single(e => e.Attribute("data-feature")?.Value == key);
             var box = sheet.Box(group.Elements().First(e => e.Name.LocalName == "rect"));
-            Assert.Equal(Inches(document, $"/wall/features/{key}/left"), box.Left, 0.02);
-            Assert.Equal(Inches(document, $"/wall/features/{key}/bottom"), box.Bottom, 0.02);
-            Assert.Equal(Inches(document, $"/wall/features/{key}/width"), box.Width, 0.02);
+            Assert.Equal(Inches(document, $"/walls/w1/features/{key}/left"), box.Left, 0.02);
+            Assert.Equal(Inches(document, $"/walls/w1/features/{key}/bottom"), box.Bottom, 0.02);
+            Assert.Equal(Inches(document, $"/walls/w1/features/{key}/width"), box.Width, 0.02);
         }
 
-        var bolts = plan.Fixed?.Bolts ?? [];
+        var bolts = plan.Fixing("m1")?.Bolts ?? [];
         Assert.Equal(bolts.Select(b => b.X.Inches), sheet.All("head").Select(e => sheet.X(e, "cx")), Near);
         Assert.Equal(bolts.Select(b => b.Y.Inches), sheet.All("head").Select(e => sheet.Y(e, "cy")), Near);
-        if (Pointer.Get(document, "/display/width") is not null && plan.Placed is not null)
+        if (Pointer.Get(document, "/items/d1/product/width") is not null && plan.Placement("d1") is not null)
         {
             var bezel = new Ruler(Draw(plan, WallView.Front, LengthStyle.Inches));
-            Assert.Equal(Inches(document, "/display/width"), bezel.Box(bezel.One("bezel")).Width, 0.02);
-            Assert.Equal(Inches(document, "/display/height"), bezel.Box(bezel.One("bezel")).Height, 0.02);
+            Assert.Equal(Inches(document, "/items/d1/product/width"), bezel.Box(bezel.One("bezel")).Width, 0.02);
+            Assert.Equal(Inches(document, "/items/d1/product/height"), bezel.Box(bezel.One("bezel")).Height, 0.02);
         }
     }
 
@@ -106,7 +110,7 @@ public class WallDrawingTests
 
         Apart([.. sheet.All("tag-body").Select(Ruler.Outline)], "tags");
         Assert.All(sheet.All("tie"), tie => Assert.True(sheet.Holds(new(Number(tie, "cx"), Number(tie, "cy"), 0, 0))));
-        var stops = plan.Findings.Where(f => f.Severity <= Severity.Caution && f.Where is { X: not null, Y: not null } && (!surveying || Planner.StepOf(f) == Step.Survey)).Select(f => f.Code).Distinct();
+        var stops = plan.Findings.Where(f => f.Severity <= Severity.Caution && f.Where is { X: not null, Y: not null } && (!surveying || f.Kind.Stage == SurveyFindings.Stage)).Select(f => f.Code).Distinct();
         Assert.Equal(stops.Order(), sheet.All("tag").Select(t => t.Attribute("data-code")!.Value).Distinct().Order());
     }
 
@@ -118,9 +122,9 @@ public class WallDrawingTests
     public void The_tape_counts_from_its_hook(string style, string hook, double unitsPerInch)
     {
         var document = (JsonObject)JsonNode.Parse(TarnHall.Read("map-room"))!;
-        Pointer.Set(document, "/setOut", new JsonObject { ["up"] = hook });
+        Pointer.Set(document, "/walls/w1/setOut", new JsonObject { ["up"] = hook });
         var sheet = new Ruler(Draw(Plan(document), WallView.Front, Styles[style]));
-        var datum = hook == "floor" ? 0 : Inches(document, "/wall/features/f2/height");
+        var datum = hook == "floor" ? 0 : Inches(document, "/walls/w1/features/f2/height");
         var figures = sheet.All("tape").First().Elements().Where(e => Has(e, "tape-figure")).ToList();
         Assert.True(figures.Count >= 5);
         foreach (var figure in figures)
@@ -148,9 +152,9 @@ public class WallDrawingTests
     {
         var document = (JsonObject)JsonNode.Parse(TarnHall.Read("map-room"))!;
         const string Name = "<script>alert(1)</script>\"'&";
-        Pointer.Set(document, "/display/name", Name);
-        Pointer.Set(document, "/wall/features/f1/name", Name);
-        Pointer.Set(document, "/wall/evidence/e01/by", Name);
+        Pointer.Set(document, "/items/d1/product/name", Name);
+        Pointer.Set(document, "/walls/w1/features/f1/name", Name);
+        Pointer.Set(document, "/walls/w1/evidence/e01/by", Name);
         foreach (var view in Enum.GetValues<WallView>())
         {
             foreach (var surveying in new[] { false, true })
@@ -168,10 +172,10 @@ public class WallDrawingTests
         var drawn = 0;
         for (var n = 0; n < 400; n++)
         {
-            var plan = Planner.Plan(SheetReader.Read(broken.Document()).Sheet);
+            var plan = Planner.Plan(JobForm.Read(broken.Document()).Sheet);
             foreach (var view in Enum.GetValues<WallView>())
             {
-                if (WallDrawing.Draw(plan, view, n % 2 == 0 ? LengthStyle.Inches : LengthStyle.Millimetres, edits: true, surveying: n % 3 == 0) is not { } drawing)
+                if (WallDrawing.Draw(plan, new("w1", view, n % 2 == 0 ? LengthStyle.Inches : LengthStyle.Millimetres, Edits: true, Surveying: n % 3 == 0)) is not { } drawing)
                 {
                     continue;
                 }
@@ -187,10 +191,10 @@ public class WallDrawingTests
         Assert.True(drawn > 800, $"{drawn} drawings only");
     }
 
-    private static JobPlan Plan(JsonObject document) => Planner.Plan(SheetReader.Read(document).Sheet);
+    private static JobPlan Plan(JsonObject document) => Planner.Plan(JobForm.Read(document).Sheet);
 
     private static XElement Draw(JobPlan plan, WallView view, LengthStyle style, bool surveying = false) =>
-        XElement.Parse(WallDrawing.Draw(plan, view, style, edits: true, surveying)!.ToString()!);
+        XElement.Parse(WallDrawing.Draw(plan, new("w1", view, style, Edits: true, Surveying: surveying))!.ToString()!);
 
     private static double Inches(JsonObject document, string path) =>
         Pointer.Get(document, path) is { } text ? LengthReader.Read(text.ToString(), UnitSystem.Inches).Value.Inches : 0;
