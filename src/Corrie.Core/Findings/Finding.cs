@@ -34,9 +34,13 @@ public sealed record Source(string Name, bool FromMemory)
     public static Source Arithmetic { get; } = new("arithmetic on the readings", false);
 
     /// <summary>A clause of the wood design specification ANSI/AWC NDS-2018.</summary>
+    /// <param name="clause">Its number, such as <c>12.2.1</c>.</param>
+    /// <returns>The source, its values from memory.</returns>
     public static Source Nds(string clause) => new("ANSI/AWC NDS-2018 " + clause, true);
 
     /// <summary>A published source, its values from memory.</summary>
+    /// <param name="name">What it is called.</param>
+    /// <returns>The source.</returns>
     public static Source Published(string name) => new(name, true);
 
     /// <inheritdoc/>

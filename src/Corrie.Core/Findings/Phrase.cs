@@ -20,6 +20,8 @@ public sealed class Phrase
     private readonly List<object> parts;
 
     /// <summary>Called by the compiler for an interpolated string.</summary>
+    /// <param name="literalLength">How many characters of plain words there are; not used.</param>
+    /// <param name="formattedCount">How many quantities stand among them; room for that many parts is made.</param>
     public Phrase(int literalLength, int formattedCount)
     {
         _ = literalLength;
@@ -30,6 +32,7 @@ public sealed class Phrase
     public IReadOnlyList<object> Parts => parts;
 
     /// <summary>A sentence without quantities.</summary>
+    /// <param name="text">The words; null for no sentence.</param>
     [return: NotNullIfNotNull(nameof(text))]
     public static implicit operator Phrase?(string? text)
     {
@@ -47,9 +50,13 @@ public sealed class Phrase
     /// Makes sure that an interpolated string becomes a sentence: inside a conditional the compiler would make plain text of it,
     /// and its quantities would be lost.
     /// </summary>
+    /// <param name="phrase">The sentence.</param>
+    /// <returns>The same sentence.</returns>
     public static Phrase Of(Phrase phrase) => phrase;
 
     /// <summary>The sentence as plain text in a reader's units.</summary>
+    /// <param name="style">The reader's units.</param>
+    /// <returns>The text.</returns>
     public string Say(LengthStyle style)
     {
         var text = new StringBuilder();
@@ -64,6 +71,9 @@ public sealed class Phrase
     }
 
     /// <summary>Text of a part that is not a length: words as they are, weights, forces and angles with their unit.</summary>
+    /// <param name="part">A part of a sentence.</param>
+    /// <param name="system">Whether weights and forces are told in pounds or in kilograms and newtons.</param>
+    /// <returns>Its text.</returns>
     public static string PlainPart(object part, UnitSystem system) => part switch
     {
         Mass m when system == UnitSystem.Inches => $"{Figure(m.Pounds)} lb",
@@ -75,6 +85,7 @@ public sealed class Phrase
     };
 
     /// <summary>In inches, for the debugger.</summary>
+    /// <returns>The text.</returns>
     public override string ToString() => Say(LengthStyle.Inches);
 
 #pragma warning disable CS1591 // the compiler's side of an interpolated string

@@ -44,15 +44,19 @@ public readonly record struct Length :
     public Length Abs => new(Math.Abs(Units));
 
     /// <summary>Makes a length from a whole number of 1/640 mm.</summary>
+    /// <param name="units">Any number of 1/640 mm.</param>
+    /// <returns>The length.</returns>
     public static Length FromUnits(long units) => new(units);
 
     /// <summary>Makes a length from inches, rounded once to 1/640 mm.</summary>
     /// <param name="inches">Any finite number of inches.</param>
+    /// <returns>The length.</returns>
     /// <exception cref="ArgumentOutOfRangeException">The number is not finite or does not fit.</exception>
     public static Length FromInches(double inches) => Round(inches * PerInch);
 
     /// <summary>Makes a length from millimetres, rounded once to 1/640 mm.</summary>
     /// <param name="millimetres">Any finite number of millimetres.</param>
+    /// <returns>The length.</returns>
     /// <exception cref="ArgumentOutOfRangeException">The number is not finite or does not fit.</exception>
     public static Length FromMillimetres(double millimetres) => Round(millimetres * PerMillimetre);
 
@@ -60,6 +64,7 @@ public readonly record struct Length :
     /// <param name="whole">Whole inches.</param>
     /// <param name="numerator">Numerator of the fraction, on the same side of zero as <paramref name="whole"/>.</param>
     /// <param name="denominator">A divisor of 128.</param>
+    /// <returns>The length, exactly.</returns>
     /// <exception cref="ArgumentOutOfRangeException">The fraction is none that a tape carries.</exception>
     public static Length Tape(long whole, long numerator = 0, long denominator = 1)
     {
@@ -72,17 +77,28 @@ public readonly record struct Length :
     }
 
     /// <summary>The smaller of two lengths.</summary>
+    /// <param name="a">A length.</param>
+    /// <param name="b">Another.</param>
+    /// <returns>The smaller one.</returns>
     public static Length Min(Length a, Length b) => a.Units <= b.Units ? a : b;
 
     /// <summary>The larger of two lengths.</summary>
+    /// <param name="a">A length.</param>
+    /// <param name="b">Another.</param>
+    /// <returns>The larger one.</returns>
     public static Length Max(Length a, Length b) => a.Units >= b.Units ? a : b;
 
     /// <summary>The distance from a value to the nearest point of a closed interval; zero inside it.</summary>
+    /// <param name="value">The value.</param>
+    /// <param name="from">Where the interval begins.</param>
+    /// <param name="to">Where it ends, not before it begins.</param>
+    /// <returns>The distance, never below zero.</returns>
     public static Length Outside(Length value, Length from, Length to) =>
         value < from ? from - value : value > to ? value - to : Zero;
 
     /// <summary>The nearest multiple of a step, halves away from zero: the one rounding that a shown length gets.</summary>
     /// <param name="step">A positive step.</param>
+    /// <returns>The multiple.</returns>
     public Length RoundedTo(Length step)
     {
         var s = step.Units;
@@ -94,6 +110,7 @@ public readonly record struct Length :
     public int CompareTo(Length other) => Units.CompareTo(other.Units);
 
     /// <summary>For the debugger; text for people is made by <see cref="LengthText"/>.</summary>
+    /// <returns>The length in millimetres.</returns>
     public override string ToString() => LengthText.Exact(this, UnitSystem.Millimetres);
 
     private static Length Round(double units) =>

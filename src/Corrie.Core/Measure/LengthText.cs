@@ -41,6 +41,7 @@ public readonly record struct ShownLength(bool Negative, long? Feet, long Whole,
     private string Bare => Numerator == 0 ? Lead : Lead + (Lead is "" or "-" ? string.Empty : " ") + $"{Numerator}/{Denominator}";
 
     /// <summary>The figures with the unit: <c>61 3/8 in</c>, <c>5' 1 3/8"</c>, <c>1559 mm</c>.</summary>
+    /// <returns>The text.</returns>
     public override string ToString() => Bare + Unit;
 }
 
@@ -48,6 +49,9 @@ public readonly record struct ShownLength(bool Negative, long? Feet, long Whole,
 public static class LengthText
 {
     /// <summary>Rounds a length to the reader's step, halves away from zero, and splits it into figures.</summary>
+    /// <param name="length">Any length.</param>
+    /// <param name="style">The reader's units and step.</param>
+    /// <returns>The figures, with what was rounded away gone.</returns>
     public static ShownLength Show(this Length length, LengthStyle style)
     {
         var rounded = length.RoundedTo(style.Step);
@@ -73,6 +77,9 @@ public static class LengthText
     }
 
     /// <summary>A small length with its unit, finer than a tape reading: to 1/32 in, or 0.1 mm.</summary>
+    /// <param name="length">Any length.</param>
+    /// <param name="style">The reader's units.</param>
+    /// <returns>The text.</returns>
     public static string Fine(Length length, LengthStyle style) => style.System == UnitSystem.Millimetres
         ? (length.RoundedTo(Length.FromUnits(Length.PerMillimetre / 10)).Units / (decimal)Length.PerMillimetre).ToString("0.#", CultureInfo.InvariantCulture) + " mm"
         : length.Show(style with { Denominator = 32, FeetInches = false }).ToString();
@@ -82,6 +89,7 @@ public static class LengthText
     /// </summary>
     /// <param name="length">Any length.</param>
     /// <param name="preferred">The units to write it in where both would be exact.</param>
+    /// <returns>The text.</returns>
     public static string Exact(Length length, UnitSystem preferred)
     {
         if (preferred == UnitSystem.Inches && length.Units % (Length.PerInch / 64) == 0)

@@ -18,6 +18,9 @@ public readonly record struct Angle(double Degrees)
     public double Radians => Degrees * Math.PI / 180;
 
     /// <summary>Makes an angle from a rise over a run, both in one unit.</summary>
+    /// <param name="rise">How far up; negative for down.</param>
+    /// <param name="run">How far along; negative for backwards.</param>
+    /// <returns>The angle, -180 to 180 degrees.</returns>
     public static Angle OfSlope(Length rise, Length run) => new(Math.Atan2(rise.Units, run.Units) * 180 / Math.PI);
 }
 
@@ -35,9 +38,13 @@ public readonly record struct Mass(double Kilograms)
     public Force Weight => new(Kilograms * Force.StandardGravity);
 
     /// <summary>Makes a mass from pounds.</summary>
+    /// <param name="pounds">Pounds, avoirdupois.</param>
+    /// <returns>The mass.</returns>
     public static Mass FromPounds(double pounds) => new(pounds * KilogramsPerPound);
 
     /// <summary>The sum of two masses.</summary>
+    /// <param name="a">A mass.</param>
+    /// <param name="b">Another.</param>
     public static Mass operator +(Mass a, Mass b) => new(a.Kilograms + b.Kilograms);
 }
 
@@ -55,5 +62,7 @@ public readonly record struct Force(double Newtons)
     public double PoundsForce => Newtons / NewtonsPerPoundForce;
 
     /// <summary>Makes a force from pounds-force.</summary>
+    /// <param name="lbf">Pounds-force.</param>
+    /// <returns>The force.</returns>
     public static Force FromPoundsForce(double lbf) => new(lbf * NewtonsPerPoundForce);
 }

@@ -6,6 +6,8 @@ namespace Corrie.Core.Measure;
 public static class QuantityReader
 {
     /// <summary>Reads a mass: <c>49 lb</c>, <c>22.2 kg</c>, or a bare number in the job's units.</summary>
+    /// <param name="typed">What was typed; null counts as nothing.</param>
+    /// <param name="bare">Inches make a bare number pounds, millimetres make it kilograms.</param>
     /// <returns>A mass of 0 to 10,000 kg, or what was understood and what is expected.</returns>
     public static ReadResult<Mass> ReadMass(string? typed, UnitSystem bare)
     {
@@ -28,6 +30,7 @@ public static class QuantityReader
     }
 
     /// <summary>Reads an angle: <c>15</c>, <c>15°</c> or <c>15 deg</c>.</summary>
+    /// <param name="typed">What was typed; null counts as nothing.</param>
     /// <returns>An angle of 0 to 360 degrees, or what was understood and what is expected.</returns>
     public static ReadResult<Angle> ReadAngle(string? typed)
     {
@@ -43,11 +46,16 @@ public static class QuantityReader
     }
 
     /// <summary>The mass in full with its unit: <c>49 lb</c>, <c>22.2 kg</c>; reading it back gives the same to a milligram.</summary>
+    /// <param name="mass">Any mass.</param>
+    /// <param name="preferred">Inches for pounds, millimetres for kilograms.</param>
+    /// <returns>The text.</returns>
     public static string Exact(Mass mass, UnitSystem preferred) => preferred == UnitSystem.Inches
         ? Math.Round(mass.Pounds, 6).ToString("0.######", CultureInfo.InvariantCulture) + " lb"
         : Math.Round(mass.Kilograms, 6).ToString("0.######", CultureInfo.InvariantCulture) + " kg";
 
     /// <summary>The angle in full with its unit.</summary>
+    /// <param name="angle">Any angle.</param>
+    /// <returns>The text, to a millionth of a degree.</returns>
     public static string Exact(Angle angle) => Math.Round(angle.Degrees, 6).ToString("0.######", CultureInfo.InvariantCulture) + " deg";
 
     private static ReadProblem? Number(string? typed, string expected, out double value, out string unit)

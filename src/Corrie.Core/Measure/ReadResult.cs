@@ -7,6 +7,7 @@ namespace Corrie.Core.Measure;
 public sealed record ReadProblem(string Typed, string Understood, string Expected)
 {
     /// <summary>The whole message, one line.</summary>
+    /// <returns>The text.</returns>
     public override string ToString() => $"{Understood}. Expected: {Expected}{(Expected.EndsWith('?') ? string.Empty : ".")}";
 }
 
@@ -34,8 +35,10 @@ public readonly struct ReadResult<T>
     public T Value => Problem is null ? value : throw new FormatException(Problem.ToString());
 
     /// <summary>A value that was read.</summary>
+    /// <param name="value">The value.</param>
     public static implicit operator ReadResult<T>(T value) => new(value, null);
 
     /// <summary>A problem instead of a value.</summary>
+    /// <param name="problem">What was understood and what is expected.</param>
     public static implicit operator ReadResult<T>(ReadProblem problem) => new(default, problem);
 }

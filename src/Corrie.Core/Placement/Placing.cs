@@ -90,6 +90,7 @@ internal sealed class Placing
     public PlacementResult Result { get; }
 
     /// <summary>Everything that is wrong with that place.</summary>
+    /// <returns>The findings; none where all is well.</returns>
     public IEnumerable<Finding> Findings() => thing.Product is Display display && Result.Picture is { } picture
         ? [.. Room(), .. Collisions(), .. Eyes(display, picture), .. Protruding(display.Depth), .. Fires(), .. Centring(), .. Consent()]
         : [.. Room(), .. Collisions(), .. Protruding(((ISized)thing.Product).Depth)];

@@ -10,6 +10,8 @@ internal readonly record struct Make(int Plies, double Ply, double Prior)
     public double Reach => Plies * Ply / 2;
 
     /// <summary>Centre of one of them, from the middle of all.</summary>
+    /// <param name="ply">Which of them, from 0 at the left.</param>
+    /// <returns>The offset to the right, in inches.</returns>
     public double Offset(int ply) => (ply - ((Plies - 1) / 2d)) * Ply;
 }
 
@@ -105,6 +107,7 @@ internal sealed class Belief
     public double At(int point) => start + (point * Step);
 
     /// <summary>The way and the middle that are likeliest.</summary>
+    /// <returns>The way, by its place in the list of ways, and the middle of all in inches.</returns>
     public (int Make, double Middle) Likeliest()
     {
         var best = Enumerable.Range(0, makes.Count).MaxBy(m => Weights[m].Sum());
@@ -122,6 +125,9 @@ internal sealed class Belief
     }
 
     /// <summary>Share of the weight at which a member's centre lies within a distance of a mark.</summary>
+    /// <param name="mark">The mark, in inches.</param>
+    /// <param name="distance">The distance, in inches; over zero.</param>
+    /// <returns>The share, 0 to 1.</returns>
     public double Near(double mark, double distance)
     {
         var near = 0d;
@@ -140,6 +146,8 @@ internal sealed class Belief
     }
 
     /// <summary>Twice the standard deviation of the nearest centre from a mark.</summary>
+    /// <param name="mark">The mark, in inches.</param>
+    /// <returns>The spread, in inches.</returns>
     public double Spread(double mark)
     {
         var sum = 0d;
@@ -159,18 +167,25 @@ internal sealed class Belief
     }
 
     /// <summary>How far, at worst, the nearest member's centre is off a mark, over everything that the facts allow.</summary>
+    /// <param name="mark">The mark, in inches.</param>
+    /// <returns>The distance in inches; infinite where nothing bounds where members can be.</returns>
     public double Worst(double mark) => Bounded ? Worst(spans, mark) : double.PositiveInfinity;
 
     /// <summary>Whether a mark is confirmed for a bolt: every centre that the facts allow leaves it its edge distance, <c>ply/2 - 1.5 D</c>.</summary>
     /// <param name="mark">Where the bolt goes, in inches.</param>
     /// <param name="ply">Face of one member, in inches.</param>
     /// <param name="bolt">Shank diameter, in inches.</param>
+    /// <returns>Whether it is.</returns>
     public bool Confirms(double mark, double ply, double bolt) => Worst(mark) <= (ply / 2) - (1.5 * bolt) + 1e-6;
 
     /// <summary>The mark that the facts leave the least doubt about, near a wanted one.</summary>
+    /// <param name="wanted">The mark that is wanted, in inches.</param>
+    /// <returns>The mark, in inches.</returns>
     public double BestMark(double wanted) => Bounded ? BestMark(spans, wanted) : wanted;
 
     /// <summary>Probability that a bit at a place meets something.</summary>
+    /// <param name="x">The place, in inches.</param>
+    /// <returns>The probability, 0 to 1.</returns>
     public double Hits(double x)
     {
         var hit = 0d;
@@ -183,6 +198,10 @@ internal sealed class Belief
     }
 
     /// <summary>What a probe would leave: doubt after it, and the mark.</summary>
+    /// <param name="probes">Where the bit goes in, in inches, and whether it bites.</param>
+    /// <param name="accuracy">How far each may be off, in inches.</param>
+    /// <param name="wanted">The mark that is wanted, in inches.</param>
+    /// <returns>The doubt that is left, in inches, and the mark that has it.</returns>
     public (double Worst, double Mark) After(IReadOnlyList<(double X, bool Hit)> probes, double accuracy, double wanted)
     {
         var rest = spans.ToArray();
@@ -205,6 +224,8 @@ internal sealed class Belief
     }
 
     /// <summary>Weight of the possibilities in which probes come out in a way, over all weight.</summary>
+    /// <param name="probes">Where the bit goes in, in inches, and whether it bites.</param>
+    /// <returns>The share, 0 to 1.</returns>
     public double Chance(IReadOnlyList<(double X, bool Hit)> probes)
     {
         var chance = 0d;
@@ -228,6 +249,10 @@ internal sealed class Belief
     }
 
     /// <summary>How far the nearest member's centre is off a mark where members stand in a way round a middle.</summary>
+    /// <param name="make">How members stand side by side.</param>
+    /// <param name="middle">The middle of them all, in inches.</param>
+    /// <param name="mark">The mark, in inches.</param>
+    /// <returns>The distance, in inches.</returns>
     public static double Off(Make make, double middle, double mark)
     {
         var off = double.PositiveInfinity;

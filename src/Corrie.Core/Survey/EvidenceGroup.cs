@@ -27,9 +27,13 @@ internal sealed class EvidenceGroup(List<Sounding> positives, StatedMember? stat
     public IEnumerable<Sounding> Facts => Positives.Where(IsFact);
 
     /// <summary>How far a point is outside of it.</summary>
+    /// <param name="x">The point, in inches.</param>
+    /// <returns>The distance in inches; 0 inside.</returns>
     public double Away(double x) => x < First ? First - x : x > Last ? x - Last : 0;
 
     /// <summary>Whether a finding bounds where a member can be, and does not only weigh.</summary>
+    /// <param name="s">The finding.</param>
+    /// <returns>Whether it bounds.</returns>
     public static bool IsFact(Sounding s) => s.Evidence.Kind is EvidenceKind.Seen || (s.Evidence.Kind == EvidenceKind.ProbeHit && !s.Evidence.Shallow);
 
     /// <summary>Gathers findings by place, from left to right.</summary>
@@ -37,6 +41,7 @@ internal sealed class EvidenceGroup(List<Sounding> positives, StatedMember? stat
     /// <param name="stated">Members that somebody has put on the sheet; one that no finding is near makes a place only where a miss touches it.</param>
     /// <param name="misses">Where a bit fell through.</param>
     /// <param name="usualWidth">Face of a member whose width nobody has said.</param>
+    /// <returns>The groups.</returns>
     public static IReadOnlyList<EvidenceGroup> Gather(List<Sounding> positives, IReadOnlyList<StatedMember> stated, List<Sounding> misses, double usualWidth)
     {
         var groups = new List<EvidenceGroup>();
@@ -86,6 +91,8 @@ internal sealed class EvidenceGroup(List<Sounding> positives, StatedMember? stat
     }
 
     /// <summary>The two groups left and right of a gap.</summary>
+    /// <param name="gap">Where the gap is.</param>
+    /// <returns>Both groups; one of them may be empty.</returns>
     public IReadOnlyList<EvidenceGroup> CutAt(Length gap) =>
     [
         new([.. Positives.Where(p => p.Middle < gap)], Stated?.Centre < gap.Inches ? Stated : null),
@@ -93,6 +100,9 @@ internal sealed class EvidenceGroup(List<Sounding> positives, StatedMember? stat
     ];
 
     /// <summary>For each way in which members may stand, the middles that the facts allow.</summary>
+    /// <param name="makes">The ways.</param>
+    /// <param name="misses">Where a bit fell through.</param>
+    /// <returns>For each way its spans, in inches.</returns>
     public IReadOnlyList<Spans> Possible(IReadOnlyList<Make> makes, IReadOnlyList<Sounding> misses) => [.. makes.Select(make =>
     {
         var spans = new Spans([(First - 6, Last + 6)]);

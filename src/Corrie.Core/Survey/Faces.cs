@@ -15,6 +15,7 @@ public static class Faces
     /// <param name="from">The point that the tape is hooked on.</param>
     /// <param name="to">The point that is read.</param>
     /// <param name="otherFace">Whether it was taken on the other face.</param>
+    /// <returns>The deviation.</returns>
     public static Length Usual(string from, string to, bool otherFace)
     {
         // From stud to stud both ends are on the same side of the wall: nothing is carried through.
@@ -67,6 +68,8 @@ public static class Faces
     }
 
     /// <summary>A reading as the network takes it: between points of this face, its value seen from here.</summary>
+    /// <param name="wall">The wall.</param>
+    /// <param name="reading">The reading as it was told.</param>
     /// <returns>Null where one of its points is not known, or they lie on different tapes.</returns>
     public static MeasuredReading? Seen(Wall wall, MeasuredReading reading)
     {

@@ -82,5 +82,7 @@ public sealed record FramingMap(
     public IEnumerable<FoundMember> Crossings => Members.Where(m => m.Axis == Axis.Up);
 
     /// <summary>The member of a key.</summary>
+    /// <param name="id">The member's key.</param>
+    /// <returns>The member; null where there is none.</returns>
     public FoundMember? Member(string id) => Members.FirstOrDefault(m => m.Id == id);
 }

@@ -80,13 +80,19 @@ public static class FramingMapper
     }
 
     /// <summary>In which ways the studs of a wall may stand.</summary>
+    /// <param name="wall">The wall.</param>
+    /// <returns>The ways, the usual one first.</returns>
     internal static IReadOnlyList<Make> Makes(Wall wall) => wall.Kind == WallKind.SteelStuds ? FramingLine.Steel : FramingLine.Wood;
 
     /// <summary>What is known of the studs of a wall before anything was found.</summary>
+    /// <param name="wall">The wall.</param>
+    /// <returns>Spacing, faces and ways of its studs.</returns>
     internal static FramingLine Line(Wall wall) =>
         new(Makes(wall), wall.Spacing.Inches, wall.Kind == WallKind.SteelStuds ? ToldMaterial.Metal : ToldMaterial.Wood);
 
     /// <summary>A stud as somebody put it on the sheet.</summary>
+    /// <param name="stud">The stud.</param>
+    /// <returns>The same in inches.</returns>
     internal static StatedMember Stated(Stud stud) => new(stud.Id, stud.Centre.Inches, stud.Width.Inches, stud.State, stud.Uncertainty.Inches);
 
     // What was carried through the wall is a good place to drill a pilot, and no more than that.

@@ -23,10 +23,14 @@ internal sealed class FramingSolver
     /// <param name="stated">Members that somebody has put on the sheet.</param>
     /// <param name="from">Where the line begins, in inches.</param>
     /// <param name="to">Where it ends.</param>
+    /// <returns>The places at which members stand.</returns>
     public static SolvedLine Solve(FramingLine line, IReadOnlyList<Sounding> soundings, IReadOnlyList<StatedMember> stated, double from, double to) =>
         new FramingSolver(line).Solve(soundings, stated, from, to);
 
     /// <summary>What is believed of a member that no evidence is on record for.</summary>
+    /// <param name="line">What is known of the members before anything was found.</param>
+    /// <param name="stated">The member as somebody put it on the sheet.</param>
+    /// <returns>The belief.</returns>
     public static Belief Of(FramingLine line, StatedMember stated) => new MemberPlace(new([], stated), line, []).Belief;
 
     private SolvedLine Solve(IReadOnlyList<Sounding> soundings, IReadOnlyList<StatedMember> stated, double from, double to)
@@ -126,6 +130,7 @@ internal sealed record SolvedLine(
 {
     /// <summary>The members as a bolt sees them, from left to right.</summary>
     /// <param name="bolt">Shank diameter, in inches.</param>
+    /// <returns>The members.</returns>
     public IEnumerable<SolvedMember> Members(double bolt) => Places.SelectMany(p => p.Members(bolt)).OrderBy(m => m.Centre);
 }
 

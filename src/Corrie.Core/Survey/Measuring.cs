@@ -44,9 +44,13 @@ public sealed record AdjustedNetwork(
     IReadOnlyDictionary<string, AdjustedPoint> Points, IReadOnlyList<string> Loose, IReadOnlyList<AdjustedReading> Readings)
 {
     /// <summary>Whether a reading is under suspicion.</summary>
+    /// <param name="reading">A reading of the network.</param>
+    /// <returns>Whether it is among the suspects.</returns>
     public bool Suspect(MeasuredReading reading) => Readings.Any(r => r.Suspects.Contains(reading));
 
     /// <summary>The same network with its readings as they were told, instead of as the network takes them.</summary>
+    /// <param name="told">The readings as they were told, by their keys.</param>
+    /// <returns>The network.</returns>
     public AdjustedNetwork As(IReadOnlyDictionary<string, MeasuredReading> told) => this with
     {
         Readings = [.. Readings.Select(r => r with { Reading = told[r.Reading.Id], Suspects = [.. r.Suspects.Where(s => told.ContainsKey(s.Id)).Select(s => told[s.Id])] })],

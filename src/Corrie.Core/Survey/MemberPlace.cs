@@ -89,6 +89,7 @@ internal sealed class MemberPlace
 
     /// <summary>The members that stand here, as a bolt sees them.</summary>
     /// <param name="bolt">Shank diameter of the bolt that is to hold in them, in inches.</param>
+    /// <returns>The members, from left to right; none where it is likelier that nothing stands here.</returns>
     public IEnumerable<SolvedMember> Members(double bolt)
     {
         if (Belief.Total <= 0)

@@ -30,6 +30,9 @@ internal static class MethodErrors
     private const double BellEnds = 40;
 
     /// <summary>Whether a finding can be of members that stand in a way: no scanner takes two for one, or one for two.</summary>
+    /// <param name="make">The way.</param>
+    /// <param name="finding">The finding.</param>
+    /// <returns>Whether it can.</returns>
     public static bool CanBe(Make make, Sounding finding) =>
         finding.Evidence.Kind != EvidenceKind.ScannerEdges || Math.Abs((finding.High - finding.Low).Inches - (2 * make.Reach)) <= ScannerNever;
 
@@ -59,6 +62,7 @@ internal static class MethodErrors
     /// <param name="findings">All findings of the place.</param>
     /// <param name="stated">How sure somebody was who put a member there; null where nobody did.</param>
     /// <param name="material">What members of this wall are made of.</param>
+    /// <returns>The likelihood.</returns>
     public static double Absent(IReadOnlyList<Sounding> findings, StudState? stated, ToldMaterial material)
     {
         if (findings.Any(f => f.Evidence.Kind == EvidenceKind.Seen))
@@ -103,6 +107,9 @@ internal static class MethodErrors
     }
 
     /// <summary>Density of a normal error.</summary>
+    /// <param name="off">The error, in inches.</param>
+    /// <param name="spread">Its standard deviation, in inches; over zero.</param>
+    /// <returns>The density, by the inch.</returns>
     public static double Bell(double off, double spread) => Math.Exp(-0.5 * off * off / (spread * spread)) / (spread * Math.Sqrt(2 * Math.PI));
 
     // Passes of one scanner err together: the tenth tells little that the first two have not.

@@ -29,6 +29,10 @@ internal sealed class ModulePrior
     }
 
     /// <summary>How dense members are at each point of a grid, by the inch, from all that is known farther than 2 in from a mark.</summary>
+    /// <param name="mark">The mark, in inches.</param>
+    /// <param name="start">The first point of the grid, in inches.</param>
+    /// <param name="points">How many points it has.</param>
+    /// <returns>The density at each point.</returns>
     public double[] Around(double mark, double start, int points)
     {
         var table = Table(k => Math.Abs(k.Mark - mark) > 2);
@@ -46,6 +50,9 @@ internal sealed class ModulePrior
     }
 
     /// <summary>Where the module has members between two ends that nobody knows of; none while fewer than three are known.</summary>
+    /// <param name="from">The left end, in inches.</param>
+    /// <param name="to">The right end, in inches.</param>
+    /// <returns>Their centres, in inches.</returns>
     public IEnumerable<double> Missing(double from, double to)
     {
         if (known.Count < 3)

@@ -21,6 +21,7 @@ public static class Network
     /// <param name="terms">
     /// What a point is made of: the origin of no terms, a base point of itself, a derived point (a centre) of halves of others.
     /// </param>
+    /// <returns>The positions, and how well each reading fits.</returns>
     public static AdjustedNetwork Solve(IReadOnlyList<MeasuredReading> readings, Func<string, IReadOnlyList<(string Point, double Share)>> terms)
     {
         if (readings.Count == 0)

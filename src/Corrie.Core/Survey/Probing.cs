@@ -119,6 +119,10 @@ public static class Probing
     }
 
     /// <summary>Where to probe next for a belief, in inches; null where nothing would help.</summary>
+    /// <param name="belief">What is believed of a member.</param>
+    /// <param name="mark">Where the bolt is to go, in inches.</param>
+    /// <param name="tolerance">How far the centre may be off it, in inches.</param>
+    /// <returns>The place, in inches.</returns>
     internal static double? Next(Belief belief, double mark, double tolerance)
     {
         if (belief.Total <= 0)

@@ -42,6 +42,7 @@ public static class QuickEvidence
     /// <param name="typed">What was typed.</param>
     /// <param name="wall">The wall, whose points can be named.</param>
     /// <param name="bare">The unit of a number without one.</param>
+    /// <returns>What was found, or what was understood and what is expected.</returns>
     public static ReadResult<TypedEvidence> Read(string? typed, Wall wall, UnitSystem bare)
     {
         typed = (typed ?? string.Empty).Trim();

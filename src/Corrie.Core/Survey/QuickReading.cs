@@ -26,6 +26,7 @@ public static class QuickReading
     /// <param name="typed">What was typed.</param>
     /// <param name="wall">The wall, whose points can be named.</param>
     /// <param name="bare">The unit of a number without one.</param>
+    /// <returns>The reading, or what was understood and what is expected.</returns>
     public static ReadResult<TypedReading> Read(string? typed, Wall wall, UnitSystem bare)
     {
         typed ??= string.Empty;
@@ -72,6 +73,10 @@ public static class QuickReading
     }
 
     /// <summary>Finds the point that words name.</summary>
+    /// <param name="words">The words, such as <c>left edge of the window</c>.</param>
+    /// <param name="wall">The wall.</param>
+    /// <param name="typed">The whole line, for the message.</param>
+    /// <param name="point">The point; empty where the words name none.</param>
     /// <returns>What is wrong with the words, or null.</returns>
     public static ReadProblem? Point(string words, Wall wall, string typed, out string point) => Find(words, Points(wall), typed, out point);
 
