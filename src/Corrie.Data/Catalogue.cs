@@ -4,13 +4,13 @@ using Dapper;
 namespace Corrie.Data;
 
 /// <summary>A product of the company's catalogue.</summary>
-/// <param name="Id">Key.</param>
+/// <param name="Id">Its key, unique in the company.</param>
 /// <param name="Kind">Word of its kind of product.</param>
 /// <param name="Name">Plain description.</param>
 /// <param name="Document">The item in the form of the job file.</param>
 /// <param name="Version">Counts its changes, from 1.</param>
 /// <param name="ChangedBy">Who changed it last.</param>
-/// <param name="ChangedAt">When.</param>
+/// <param name="ChangedAt">When it was changed last.</param>
 public sealed record CatalogueItem(string Id, string Kind, string Name, JsonObject Document, long Version, string ChangedBy, DateTimeOffset ChangedAt);
 
 /// <summary>The company's catalogue. Jobs hold copies, so that a change here never moves a hole that is drilled already.</summary>
@@ -49,7 +49,7 @@ public sealed class CatalogueStore(CompanyFile file, TimeProvider time)
     /// <param name="kind">Its kind.</param>
     /// <param name="document">The item.</param>
     /// <param name="version">The version that its author had before them; 0 for a new one.</param>
-    /// <param name="author">Who.</param>
+    /// <param name="author">Name that its author signs in with.</param>
     /// <returns>Whether it was kept; false where somebody else has changed it meanwhile.</returns>
     public bool Save(string id, string kind, JsonObject document, long version, string author)
     {

@@ -29,7 +29,7 @@ public sealed class DamagedJobException(long job, string words, Exception? cause
 
 /// <summary>An entry as it lies in the file, whether or not it can be read.</summary>
 /// <param name="Seq">Its place.</param>
-/// <param name="Author">Who.</param>
+/// <param name="Author">Name that its author signs in with.</param>
 /// <param name="ReceivedAt">When it was received, as text.</param>
 /// <param name="Path">The part that it is about.</param>
 /// <param name="Value">Its value as text; null where it takes the part away.</param>
@@ -97,7 +97,7 @@ public sealed class EntryStore : IAsyncDisposable
 
     /// <summary>Appends the entries of one submit, together or not at all. Entries that are there already are left as they are.</summary>
     /// <param name="job">The job's key.</param>
-    /// <param name="author">Who.</param>
+    /// <param name="author">Name that its author signs in with.</param>
     /// <param name="device">On which device.</param>
     /// <param name="entries">The entries, in their order.</param>
     /// <returns>The entries as they stand, with their places; null where there is no such job.</returns>

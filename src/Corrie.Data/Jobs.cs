@@ -3,7 +3,7 @@ using Dapper;
 namespace Corrie.Data;
 
 /// <summary>A client's site.</summary>
-/// <param name="Id">Key.</param>
+/// <param name="Id">Its key, unique in the company.</param>
 /// <param name="Name">What it is called.</param>
 /// <param name="Client">Whose it is.</param>
 /// <param name="Address">Where it is.</param>
@@ -33,7 +33,7 @@ public sealed record JobSummary(
 }
 
 /// <summary>A job in a list.</summary>
-/// <param name="Id">Key.</param>
+/// <param name="Id">Its key, unique in the company.</param>
 /// <param name="Site">Where it is.</param>
 /// <param name="Seq">Its last entry.</param>
 /// <param name="MovedAt">When it last moved on.</param>
@@ -177,7 +177,7 @@ public sealed class JobStore(CompanyFile file, TimeProvider time)
 
     /// <summary>Notes that a job cannot be read, as of its last entry: its number and title stay those that were known last.</summary>
     /// <param name="id">The job's key.</param>
-    /// <param name="words">Why.</param>
+    /// <param name="words">Why it is damaged, in a sentence.</param>
     public void SetDamaged(long id, string words)
     {
         using var connection = file.Connect();

@@ -23,10 +23,10 @@ public enum Role
 }
 
 /// <summary>Somebody who signs in.</summary>
-/// <param name="Id">Key.</param>
+/// <param name="Id">Its key, unique in the company.</param>
 /// <param name="SignIn">Name to sign in with.</param>
 /// <param name="Name">Name to be shown.</param>
-/// <param name="Role">Role.</param>
+/// <param name="Role">What they may do in the company.</param>
 /// <param name="PasswordHash">Hash of the password; never the password.</param>
 /// <param name="SiteId">A client's site; null for everybody else.</param>
 /// <param name="LockedUntil">When a lock after too many wrong passwords ends; null where there is none.</param>
@@ -68,7 +68,7 @@ public sealed class PeopleStore(CompanyFile file, TimeProvider time)
     /// <summary>Adds a person.</summary>
     /// <param name="signIn">Name to sign in with; one of its kind.</param>
     /// <param name="name">Name to be shown.</param>
-    /// <param name="role">Role.</param>
+    /// <param name="role">What they may do in the company.</param>
     /// <param name="passwordHash">Hash of the password.</param>
     /// <param name="siteId">A client's site; null for everybody else.</param>
     /// <returns>The person's key.</returns>
@@ -85,13 +85,13 @@ public sealed class PeopleStore(CompanyFile file, TimeProvider time)
     }
 
     /// <summary>Gives a person a new password, and ends a lock.</summary>
-    /// <param name="id">Key.</param>
+    /// <param name="id">Its key, unique in the company.</param>
     /// <param name="passwordHash">Hash of the password.</param>
     public void SetPassword(long id, string passwordHash) => Update(
         "password_hash = @passwordHash, failures = 0, locked_until = null, changes = changes + 1", new { id, passwordHash });
 
     /// <summary>Gives a person another role.</summary>
-    /// <param name="id">Key.</param>
+    /// <param name="id">Its key, unique in the company.</param>
     /// <param name="role">The role.</param>
     /// <param name="siteId">A client's site; null for everybody else.</param>
     /// <exception cref="SqliteException">A client has no site.</exception>
@@ -99,13 +99,13 @@ public sealed class PeopleStore(CompanyFile file, TimeProvider time)
         "role = @role, site_id = @siteId, changes = changes + 1", new { id, role = Of(role), siteId });
 
     /// <summary>Notes that a person has left, or is back.</summary>
-    /// <param name="id">Key.</param>
+    /// <param name="id">Its key, unique in the company.</param>
     /// <param name="left">Whether they have left.</param>
     public void SetLeft(long id, bool left) => Update(
         "left_at = @at, changes = changes + 1", new { id, at = left ? SqliteTime.Of(time.GetUtcNow()) : null });
 
     /// <summary>Notes a wrong password, and locks after <see cref="FailuresToLock"/> of them in a row.</summary>
-    /// <param name="id">Key.</param>
+    /// <param name="id">Its key, unique in the company.</param>
     public void Failed(long id) => Update(
         """
         failures = case when failures + 1 >= @most then 0 else failures + 1 end,
@@ -114,7 +114,7 @@ public sealed class PeopleStore(CompanyFile file, TimeProvider time)
         new { id, most = FailuresToLock, until = SqliteTime.Of(time.GetUtcNow() + LockFor) });
 
     /// <summary>Notes a right password.</summary>
-    /// <param name="id">Key.</param>
+    /// <param name="id">Its key, unique in the company.</param>
     public void Succeeded(long id) => Update("failures = 0, locked_until = null", new { id });
 
     private static string Of(Role role) => role.ToString().ToLowerInvariant();

@@ -34,7 +34,7 @@ public sealed class PolicyStore(CompanyFile file, TimeProvider time)
     /// <summary>Sets the figures.</summary>
     /// <param name="document">The figures that differ from those that Corrie comes with.</param>
     /// <param name="version">The version that its author had before them.</param>
-    /// <param name="author">Who.</param>
+    /// <param name="author">Name that its author signs in with.</param>
     /// <returns>Whether they were kept; false where somebody else has changed them meanwhile.</returns>
     public bool Save(JsonObject document, long version, string author)
     {

@@ -92,8 +92,8 @@ public readonly record struct AspectRatio(double Wide, double High)
 }
 
 /// <summary>Width and height of a picture.</summary>
-/// <param name="Width">Width.</param>
-/// <param name="Height">Height.</param>
+/// <param name="Width">Its width.</param>
+/// <param name="Height">Its height.</param>
 public readonly record struct PictureSize(Length Width, Length Height)
 {
     /// <summary>

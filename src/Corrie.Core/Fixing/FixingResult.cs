@@ -35,7 +35,7 @@ public sealed record Bolt(
 /// <param name="Bolts">Every bolt, in the order of setting out: top row left to right, then the rows below.</param>
 /// <param name="Gravity">Specific gravity that is planned with.</param>
 /// <param name="PilotLeast">Least pilot diameter; zero where there is no pilot.</param>
-/// <param name="PilotMost">Most.</param>
+/// <param name="PilotMost">Largest pilot diameter; zero where there is no pilot.</param>
 /// <param name="Pilot">The bit to use; null where none of the crew's fits, or no pilot is drilled.</param>
 /// <param name="DrillDepth">How deep to drill, from the wall's face.</param>
 /// <param name="Passed">Washer, plate, packing and layers: what the fastener passes before it holds.</param>

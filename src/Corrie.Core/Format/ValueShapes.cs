@@ -192,8 +192,8 @@ public sealed class AngleShape(string says) : Shape<Angle>(says)
 
 /// <summary>A number without a unit.</summary>
 /// <param name="says">What it is.</param>
-/// <param name="least">Least.</param>
-/// <param name="most">Most.</param>
+/// <param name="least">The least that is taken.</param>
+/// <param name="most">The most that is taken.</param>
 public sealed class NumberShape(string says, double least, double most) : Shape<double>(says)
 {
     /// <inheritdoc/>
@@ -220,8 +220,8 @@ public sealed class NumberShape(string says, double least, double most) : Shape<
 
 /// <summary>A whole number.</summary>
 /// <param name="says">What it is.</param>
-/// <param name="least">Least.</param>
-/// <param name="most">Most.</param>
+/// <param name="least">The least that is taken.</param>
+/// <param name="most">The most that is taken.</param>
 public sealed class WholeShape(string says, int least, int most) : Shape<int>(says)
 {
     /// <inheritdoc/>

@@ -10,7 +10,7 @@ namespace Corrie.Core.Jobs;
 /// <param name="Replaces">The entries that it replaces, which its author had before them.</param>
 /// <param name="Undoes">The batch that it takes back; null for an ordinary entry.</param>
 /// <param name="Batch">Entries of one submit, undone together.</param>
-/// <param name="Author">Who.</param>
+/// <param name="Author">Name that its author signs in with.</param>
 /// <param name="TakenAt">When it was entered, by the device's clock.</param>
 /// <param name="ReceivedAt">When it was received.</param>
 /// <param name="Device">On which device.</param>

@@ -25,7 +25,7 @@ public readonly record struct Angle(double Degrees)
 }
 
 /// <summary>A mass; what a scale shows as a weight.</summary>
-/// <param name="Kilograms">Kilograms.</param>
+/// <param name="Kilograms">How many kilograms.</param>
 public readonly record struct Mass(double Kilograms)
 {
     /// <summary>Kilograms in one avoirdupois pound, exactly (international yard and pound agreement, 1959).</summary>
@@ -49,7 +49,7 @@ public readonly record struct Mass(double Kilograms)
 }
 
 /// <summary>A force.</summary>
-/// <param name="Newtons">Newtons.</param>
+/// <param name="Newtons">How many newtons.</param>
 public readonly record struct Force(double Newtons)
 {
     /// <summary>Standard gravity in m/s², exactly (3rd CGPM, 1901).</summary>

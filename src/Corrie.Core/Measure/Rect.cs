@@ -3,8 +3,8 @@ namespace Corrie.Core.Measure;
 /// <summary>An upright rectangle on the wall.</summary>
 /// <param name="Left">From the left corner.</param>
 /// <param name="Bottom">Over the floor.</param>
-/// <param name="Width">Width.</param>
-/// <param name="Height">Height.</param>
+/// <param name="Width">Its width.</param>
+/// <param name="Height">Its height.</param>
 public readonly record struct Rect(Length Left, Length Bottom, Length Width, Length Height)
 {
     /// <summary>Right edge.</summary>

@@ -3,7 +3,7 @@ using Corrie.Core.Measure;
 namespace Corrie.Core.Placement;
 
 /// <summary>What one viewer sees.</summary>
-/// <param name="Viewer">Who.</param>
+/// <param name="Viewer">The seat, with who sits there.</param>
 /// <param name="ToCentre">Up to the picture's centre.</param>
 /// <param name="ToTop">Up to the picture's top edge.</param>
 /// <param name="Field">Horizontal field that the picture fills.</param>

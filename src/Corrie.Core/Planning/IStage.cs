@@ -35,7 +35,7 @@ public sealed record StageReport(StageState State, Phrase Says)
     public static StageReport Untouched(Phrase needs) => new(StageState.Untouched, needs);
 
     /// <summary>Something is missing.</summary>
-    /// <param name="needs">What.</param>
+    /// <param name="needs">What it needs, in a few words.</param>
     /// <returns>The report.</returns>
     public static StageReport Open(Phrase needs) => new(StageState.Open, needs);
 

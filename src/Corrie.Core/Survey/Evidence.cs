@@ -46,7 +46,7 @@ public enum ToldMaterial
 
 /// <summary>One piece of evidence of framing, as it was found.</summary>
 /// <param name="Id">Short key in the sheet.</param>
-/// <param name="Kind">How.</param>
+/// <param name="Kind">How it was found.</param>
 /// <param name="Axis">Across for vertical members, up for horizontal ones.</param>
 /// <param name="From">The datum that it was measured from.</param>
 /// <param name="At">Where, from that datum: to the right, or up; negative for the other way.</param>

@@ -135,7 +135,7 @@ internal sealed record SolvedLine(
 }
 
 /// <summary>A member along one line, in inches.</summary>
-/// <param name="Id">Key.</param>
+/// <param name="Id">Its key, unique in the company.</param>
 /// <param name="Centre">The mark.</param>
 /// <param name="Width">Its face.</param>
 /// <param name="Plies">How many stand side by side.</param>

@@ -14,8 +14,8 @@ public sealed record Hole(string Part, Length X, Length Y, Stud Stud);
 /// <summary>A rectangle of the wall in which no hole may go.</summary>
 /// <param name="Id">Key of what it is kept round.</param>
 /// <param name="Name">What that is.</param>
-/// <param name="Why">Why.</param>
-/// <param name="Area">Where.</param>
+/// <param name="Why">Why it is kept free.</param>
+/// <param name="Area">The rectangle on the wall.</param>
 public sealed record KeepOut(string Id, string Name, string Why, Rect Area);
 
 /// <summary>What the survey has to say about holes that are planned.</summary>

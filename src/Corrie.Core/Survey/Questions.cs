@@ -72,7 +72,7 @@ public sealed record TestHole(string Id, Length X, Length Y, IReadOnlyList<(stri
 /// <summary>A place that has to be free of members, such as where a box is to go.</summary>
 /// <param name="Id">Short key in the sheet.</param>
 /// <param name="Name">What is to go there.</param>
-/// <param name="Area">Where.</param>
+/// <param name="Area">The rectangle on the wall.</param>
 public sealed record FreePlace(string Id, string Name, Rect Area);
 
 /// <summary>How far a casing's edges stand from the opening in the wall, on both faces.</summary>

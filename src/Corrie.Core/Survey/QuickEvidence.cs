@@ -6,7 +6,7 @@ namespace Corrie.Core.Survey;
 /// <param name="Kind">How it was found.</param>
 /// <param name="Axis">Across for upright members, up for level ones.</param>
 /// <param name="From">The datum; null for the corner or the floor.</param>
-/// <param name="At">Where.</param>
+/// <param name="At">Its place along the axis.</param>
 /// <param name="To">The far edge, if both were found.</param>
 /// <param name="Beside">Where on the other axis.</param>
 /// <param name="Told">What the scanner said of the material.</param>
