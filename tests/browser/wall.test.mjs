@@ -266,3 +266,118 @@ test('no page has a fault against WCAG 2.2 AA, or scrolls sideways on a phone', 
   assert.deepEqual(await faults(door), []);
   await page.context().close();
 });
+
+test('three displays in a row over two kinds of mount, a soundbar on one of them, and a second wall, from entry to sheet', async () => {
+  const page = await site.as('ines');
+  const answered = async act => {
+    const settles = await page.evaluate(() => window.settles);
+    await act();
+    await page.waitForFunction(n => window.settles > n, settles);
+  };
+  const set = (field, words) => answered(async () => { await page.fill(field, words); await page.press(field, 'Enter'); });
+  const add = (what, on) => answered(async () => {
+    await page.selectOption('#add-what', what);
+    await (on ? page.selectOption('#add-on', on) : Promise.resolve());
+    await page.click('form:has(#add-what) button');
+  });
+  const look = item => answered(() => page.click(`.things-of-wall a[href$="item=${item}"]`));
+  const step = key => answered(() => page.click(`.steps [data-key="${key}"]`));
+
+  await page.goto(site.base + '/jobs/new');
+  await page.fill('#title', 'Long corridor');
+  await page.fill('#width', '20 ft');
+  await page.fill('#height', '8 ft');
+  await page.selectOption('#site', { index: 0 });
+  await page.click('.way .do >> nth=0');
+  await page.waitForSelector('#drawing');
+  for (let stud = 1; stud <= 13; stud++) {
+    await set('#evidence', `seen ${16 * stud - 0.75} to ${16 * stud + 0.75}`);
+  }
+
+  await step(2);
+  await add('display:d-43i');
+  await set('#f-items-d1-place-height', '40');
+  await set('#f-items-d1-place-across', '56');
+  await add('display:d-50');
+  await add('display:d-43i');
+  // Beside each other with 2 in between: 38 1/8 wide, 43 7/8, 38 1/8 again.
+  assert.equal(await mark(page, 'd2/centre'), '99 across');
+  assert.equal(await mark(page, 'd3/centre'), '142 across');
+  await set('#f-items-d3-place-across', '152');
+  await look('d2');
+  await set('#f-items-d2-place-across', '104');
+  assert.equal(await page.locator('[data-drag]').count(), 3);
+
+  await step(3);
+  for (const [display, mount] of [['d1', 'm-flat16'], ['d2', 'm-tilt24'], ['d3', 'm-flat16']]) {
+    await step(2);
+    await look(display);
+    await add(`mount:${mount}`);
+    await step(3);
+  }
+  await step(4);
+  for (const [mount, bolt] of [['m1', 'f-516'], ['m2', 'f-38'], ['m3', 'f-516']]) {
+    await look(mount);
+    await answered(() => page.selectOption(`#f-items-${mount}-bolt`, bolt));
+  }
+  await answered(() => page.click('.views [data-key="b"]'));
+  // Two bolt sizes on one wall, each in its own studs.
+  assert.equal(await page.locator('.bolt').count(), 12);
+  for (const [display, at] of [['d1', '48 across 64 across'], ['d2', '96 across 112 across'], ['d3', '144 across 160 across']]) {
+    const mount = `m${display[1]}`;
+    await look(mount);
+    assert.equal(`${await mark(page, `${mount}/bolts/1+3`)} ${await mark(page, `${mount}/bolts/2+4`)}`, at);
+  }
+
+  // The mount carries the sum: 27 lb of display and 90 of soundbar are more than its 125 lb can bear with a fifth in hand.
+  await step(2);
+  await add('soundbar', 'm2');
+  for (const [field, words] of [['name', 'soundbar'], ['width', '36'], ['height', '3'], ['depth', '4'], ['mass', '90 lb']]) {
+    await set(`#f-items-s1-product-${field}`, words);
+  }
+  await step(3);
+  await look('m2');
+  assert.match(await page.innerText('.questions'), /117 lb of 125 lb/);
+  assert.equal(await page.locator('.finding[data-code="hang.overloaded"]').count(), 1);
+  await step(2);
+  await look('s1');
+  await set('#f-items-s1-product-mass', '8 lb');
+  await step(3);
+  await look('m2');
+  assert.match(await page.innerText('.questions'), /35 lb of 125 lb/);
+  assert.equal(await page.locator('.finding[data-code="hang.overloaded"]').count(), 0);
+
+  // A second wall has its own tapes and things, is renamed, and goes with what is on it.
+  await step(1);
+  await answered(async () => { await page.fill('[aria-label="Name of another wall"]', 'Stair'); await page.click('form:has([aria-label="Name of another wall"]) button'); });
+  assert.deepEqual(await page.locator('.walls-of-job a').allInnerTexts(), ['Wall 1', 'Stair']);
+  await set('#f-walls-w2-width', '10 ft');
+  await set('#f-walls-w2-height', '96');
+  await step(2);
+  await add('box');
+  for (const [field, words] of [['name', 'outlet box'], ['width', '4'], ['height', '4'], ['depth', '2'], ['mass', '1 lb']]) {
+    await set(`#f-items-b1-product-${field}`, words);
+  }
+  await set('#f-items-b1-place-height', '12');
+  assert.equal(await page.locator('[data-drag]').count(), 1);
+  await answered(() => page.click('.walls-of-job a >> nth=0'));
+  assert.equal(await page.locator('[data-drag]').count(), 3);
+
+  await page.click('text=Set-out sheet');
+  await page.waitForSelector('.paper');
+  const paper = (await page.innerText('.paper')).replace(/[\s\u2009\u00a0]+/g, ' ');
+  for (const words of ['Hook line of m1', 'Hook line of m2', 'Bolts 1, 3, m3', 'carries 35 lb of 125 lb', '4 × lag screw 3/8']) {
+    assert.ok(paper.includes(words), `the sheet does not say ${words}`);
+  }
+  await page.click('text=Sheet of Stair');
+  await page.waitForSelector('.paper:has-text("outlet box")');
+  await page.goto(page.url().replace('/sheet?', '/survey?view=front&'));
+  page.once('dialog', d => d.accept());
+  await answered(() => page.click('text=Take this wall away, with 1 thing'));
+  assert.equal(await page.locator('.walls-of-job').count(), 0);
+  await answered(() => page.click('[data-key="u"]'));
+  assert.equal(await page.locator('.walls-of-job a').count(), 2);
+  assert.deepEqual(await faults(page), []);
+  assert.deepEqual(page.faults, []);
+  await page.context().close();
+});

@@ -21,6 +21,16 @@ public static class Tags
         var taken = new List<(double X, double Y, double Width)>();
         foreach (var (finding, x, y) in groups)
         {
+            if (!Says(canvas, finding))
+            {
+                // What is not looked at would hide it: a dot says that something is the matter there.
+                svg.Group($"tag {(finding.Stops ? "stop" : "caution")}", ("data-code", finding.Code));
+                svg.Open("title", string.Empty, [], close: false).Raw(System.Net.WebUtility.HtmlEncode(finding.Kind.Title)).End("title");
+                svg.Circle("tie", x, y, 4);
+                svg.End();
+                continue;
+            }
+
             var words = finding.Kind.Title;
             var width = 20 + (words.Length * 6.9);
             var toLeft = x + 16 + width > frame.X(wall.Width);
@@ -41,5 +51,12 @@ public static class Tags
             svg.Words("tag-words", left + (width / 2), at + 15.5, words);
             svg.End();
         }
+    }
+
+    // With several things on a wall only what is looked at has its findings in words; on paper they are listed.
+    private static bool Says(Canvas canvas, Finding finding)
+    {
+        var owner = canvas.Plan.Sheet.Item(finding.Where.Part.Split('/')[0]);
+        return owner is null || (canvas.Look.Apart ? canvas.Things.Count(t => t.Kind.IsPlaced) <= 1 : canvas.IsShown(owner.Id));
     }
 }

@@ -165,6 +165,14 @@ public sealed class FormWriter(FormPage page)
         var value = Value(path);
         var text = problem?.Typed ?? FieldText.Of(member.Shape, value, page.Style);
         var usual = member.Usual?.Invoke(page.Style) ?? string.Empty;
+        // What is planned by its size alone needs no catalogue: its figures can be typed.
+        var typed = product is { IsPlaced: true } && product != Display.Kind;
+        if (typed && page.Catalogue(product!).Count == 0)
+        {
+            Typed(path, (IGroup)member.Shape, product!, value, open: true);
+            return;
+        }
+
         var id = "f" + IdOf(path);
         var wide = product is not null || member.Shape is IListed || member.Shape is TextShape { Names: Names.Nothing, Longest: >= LongText };
         html.Append("<label class=\"q").Append(wide ? " wide" : string.Empty).Append(problem is { Words.Length: > 0 } ? " bad\">" : "\">");
@@ -207,13 +215,17 @@ public sealed class FormWriter(FormPage page)
         }
 
         html.Append("<b class=\"says\">").Append(Encode(problem?.Words ?? string.Empty)).Append("</b></label>");
-        // What is planned by its size alone needs no catalogue: its figures can be typed.
-        if (product is { IsPlaced: true } && product != Display.Kind)
+        if (typed)
         {
-            html.Append("</div>");
-            Group(path, (IGroup)member.Shape, $"{product.Title} of this job");
-            html.Append("<div class=\"fields\">");
+            Typed(path, (IGroup)member.Shape, product!, value, value is null || Refused(path));
         }
+    }
+
+    private void Typed(string path, IGroup form, ProductKind product, JsonNode? value, bool open)
+    {
+        html.Append("</div><details class=\"part\" id=\"p").Append(IdOf(path)).Append(open ? "\" open" : "\"").Append("><summary>").Append(Encode(product.Title)).Append(" of this job</summary>");
+        Members(path, [.. MembersOf(form, value as JsonObject).Where(m => m.Name != Product.CatalogueKey)]);
+        html.Append("</details><div class=\"fields\">");
     }
 
     private static string Label(Member member) => member.Shape is IListed { Hint: { } hint } ? $"{member.Shape.Says} ({hint})" : member.Shape.Says;

@@ -66,9 +66,12 @@ public static class PlateDrawing
     private static void HookLine(Canvas canvas, Item item, PlateLayout layout)
     {
         var (svg, frame) = (canvas.Svg, canvas.Frame);
+        // On paper each of several plates has a line of its own length, with its key.
+        var several = canvas.Look.Apart && canvas.Things.Count(t => canvas.Plan.Layout(t.Id) is not null) > 1;
+        var (from, to) = several ? (frame.X(layout.Plate.Left) - 24, frame.X(layout.Plate.Right) + 24) : (frame.Left, frame.X(canvas.Wall.Width));
         svg.Group("chalk-lines", ("data-follow", canvas.Plan.Sheet.DisplayOn(item)?.Id ?? string.Empty), ("data-axis", "up"));
-        svg.Line("chalk", frame.Left, frame.Y(layout.HookLine), frame.X(canvas.Wall.Width), frame.Y(layout.HookLine));
-        svg.Words("chalk-name", frame.X(canvas.Wall.Width) - 6, frame.Y(layout.HookLine) - 5, "hook line");
+        svg.Line("chalk", from, frame.Y(layout.HookLine), to, frame.Y(layout.HookLine));
+        svg.Words("chalk-name", several ? to + 16 : to - 6, frame.Y(layout.HookLine) - 5, several ? item.Id : "hook line");
         svg.End();
     }
 
