@@ -17,14 +17,20 @@ internal static class HangingCheck
     public static IEnumerable<Finding> Check(Hanging input, PlateLayout layout) =>
         [.. Fit(input), .. Rows(input, layout), .. Heights(input, layout), .. Sideways(input, layout), .. AfterHanging(input, layout)];
 
+    private static string Listed(IReadOnlyList<string> names) => $"{string.Join(", the ", names.SkipLast(1))} and the {names[^1]}";
+
     private static IEnumerable<Finding> Fit(Hanging input)
     {
         var (part, wall, display, mount) = (new Spot("mount"), input.Wall, input.Display, input.Mount);
         var weight = input.Weight;
-        var what = input.Load.Items.Count == 1 ? Phrase.Of("The display weighs") : Phrase.Of($"The {string.Join(" and the ", input.Load.Items.Select(l => l.Name))} weigh together");
+        var what = input.Load.Items.Count == 1 ? Phrase.Of("The display weighs") : Phrase.Of($"The {Listed([.. input.Load.Items.Select(l => l.Name)])} weigh together");
         if (weight.Kilograms > mount.Rated.Kilograms)
         {
-            yield return HangingFindings.Overloaded.At(part, $"{what} {weight}; the mount is rated for {mount.Rated}.");
+            // A little too much reads like nothing too much once both are rounded.
+            var over = new Mass(weight.Kilograms - mount.Rated.Kilograms);
+            yield return HangingFindings.Overloaded.At(part, over.Pounds < 2
+                ? Phrase.Of($"{what} {weight}, {over} more than the {mount.Rated} that the mount is rated for.")
+                : Phrase.Of($"{what} {weight}; the mount is rated for {mount.Rated}."));
         }
         else if (weight.Kilograms * input.Policy.RatingMargin > mount.Rated.Kilograms)
         {

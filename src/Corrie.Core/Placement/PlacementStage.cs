@@ -59,6 +59,12 @@ public sealed class PlacementStage : IStage
     /// <inheritdoc/>
     public StageReport Report(IResults plan, WallSheet? wall)
     {
+        // What names a wall that is gone, or hangs in a ring, is on no wall: nothing of it is planned, so nothing is clear.
+        if (wall is not null && ReferenceEquals(wall, plan.Sheet.Walls[0]) && plan.Sheet.Items.FirstOrDefault(i => plan.Sheet.WallOf(i) is null) is { } lost)
+        {
+            return StageReport.Open(Phrase.Of($"a wall for {lost.Kind.Title.ToLowerInvariant()} {lost.Id}"));
+        }
+
         var things = wall is null ? [.. plan.Sheet.Items.Where(i => i.Kind.IsPlaced)] : plan.Sheet.ThingsOn(wall).Where(i => i.Kind.IsPlaced).ToList();
         if (things.Count == 0)
         {

@@ -13,6 +13,8 @@ public class LedgerModelTests
 {
     private static readonly string[] Paths = ["/a", "/a/x", "/a/y", "/a/x/deep", "/b", "/a0", "/b/z"];
 
+    internal static readonly Gen<(int Kind, int Path, int Value, bool Sees, int Back, int Author)[]> Steps = Gen.Select(Gen.Int[0, 9], Gen.Int[0, 6], Gen.Int[0, 4], Gen.Bool, Gen.Int[1, 6], Gen.Int[0, 2]).Array[0, 24];
+
     private static readonly Gen<(int Kind, int Path, int Value, bool Sees, int Back, int Author)> Step =
         Gen.Select(Gen.Int[0, 9], Gen.Int[0, 6], Gen.Int[0, 4], Gen.Bool, Gen.Int[1, 6], Gen.Int[0, 2]);
 
@@ -58,7 +60,7 @@ public class LedgerModelTests
 
     private static Entry Undo(string id, long seq, string batch) => new(id, seq, string.Empty, null, [], batch, id, "p0", default, default, "test");
 
-    private static List<Entry> History((int Kind, int Path, int Value, bool Sees, int Back, int Author)[] steps)
+    internal static List<Entry> History((int Kind, int Path, int Value, bool Sees, int Back, int Author)[] steps)
     {
         var entries = new List<Entry>();
         foreach (var (kind, path, value, sees, back, author) in steps)

@@ -81,7 +81,7 @@ public class ReuseTests
     [Fact]
     public void Every_group_asks_for_the_same_members_whatever_it_holds()
     {
-        var documents = new[] { Sheets.Document(), .. new[] { "map-room", "bunkhouse-corridor", "lakeside-terrace" }.Select(j => (JsonObject)JsonNode.Parse(File.ReadAllText(Repository.File($"src/Corrie.Web/Demo/{j}.json")))!) };
+        JsonObject[] documents = [Sheets.Document(), .. new[] { "map-room", "bunkhouse-corridor", "lakeside-terrace" }.Select(j => (JsonObject)JsonNode.Parse(File.ReadAllText(Repository.File($"src/Corrie.Web/Demo/{j}.json")))!)];
         var groups = 0;
         void Look(Shape shape, JsonNode? value)
         {
