@@ -18,7 +18,7 @@ public class FindingsTests
         ("/walls/w1/kind", "steel-studs"), ("/items/m1/product/walls", Sheets.Json("""["steel-studs"]""")), ("/items/m1/bolt", Toggle),
     ];
 
-    private static readonly Dictionary<string, ((string, JsonNode?)[] Has, (string, JsonNode?)[] Just)> Cases = new()
+    private static readonly Dictionary<string, ((string, JsonNode?)[] Has, (string, JsonNode?)[] Just)> Cases = new(Brought())
     {
         // Two readings of one thing, 1/8 in apart at the most; their deviation here is so large that the network takes both.
         ["survey.readings-disagree"] = ([.. Twice("70 3/16 in")], [.. Twice("70 1/8 in")]),
@@ -87,6 +87,12 @@ public class FindingsTests
         ["fix.engineer"] = ([.. Steel, ("/items/m1/product/kind", "articulating")], [.. Steel]),
     };
 
+    // Cases that lie with the tests of their stage.
+    private static IEnumerable<KeyValuePair<string, ((string, JsonNode?)[] Has, (string, JsonNode?)[] Just)>> Brought() => typeof(FindingsTests).Assembly.GetTypes()
+        .Where(t => t is { IsClass: true } && t.IsAssignableTo(typeof(IFindingCases)))
+        .SelectMany(t => ((IFindingCases)Activator.CreateInstance(t)!).Cases)
+        .Select(c => KeyValuePair.Create(c.Code, (c.Has, c.Just)));
+
     public static TheoryData<string> Codes => [.. FindingCatalogue.All.Select(k => k.Code)];
 
     [Fact]
@@ -94,7 +100,7 @@ public class FindingsTests
     {
         var plan = Sheets.Plan();
         Assert.Empty(plan.Findings);
-        Assert.All(plan.Statuses, s => Assert.Equal(StageState.Clear, s.State));
+        Assert.All(plan.Statuses, s => Assert.True(s.State is StageState.Clear or StageState.NotNeeded, $"{s.Stage.Id.Title} is {s.State}"));
     }
 
     [Theory]
@@ -216,4 +222,10 @@ public class FindingsTests
         ("/items/m1/product/slide", "0 in"),
         ("/items/m1/product/rows", Sheets.Json($$"""[{ "id": "top", "aboveHook": "-1/2 in", "slots": [{ "from": "-{{half}}", "to": "-{{half}}" }, { "from": "{{half}}", "to": "{{half}}" }] }]""")),
     ];
+}
+
+/// <summary>Cases of a stage's findings: changes to the plain wall that have one, and changes that just have not.</summary>
+internal interface IFindingCases
+{
+    IEnumerable<(string Code, (string Path, JsonNode? Value)[] Has, (string Path, JsonNode? Value)[] Just)> Cases { get; }
 }
