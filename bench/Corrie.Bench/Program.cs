@@ -8,7 +8,7 @@ using Corrie.Bench;
 // readings              the study of slips of the tape, for docs/studies/readings.md
 // framing               the study of hidden walls, for docs/studies/framing.md
 // files APP COUNT       broken job files sent to a published Corrie
-// web APP EMPTY         pages, entries and start-up of a published Corrie, beside an empty application
+// web APP EMPTY [anew]  pages, entries and start-up of a published Corrie, beside an empty application
 switch (args.FirstOrDefault())
 {
     case "plan":
@@ -26,8 +26,8 @@ switch (args.FirstOrDefault())
         return 0;
     case "files" when args.Length == 3 && int.TryParse(args[2], out var count):
         return await ApiBench.RunAsync(args[1], count) == 0 ? 0 : 1;
-    case "web" when args.Length == 3:
-        await WebBench.RunAsync(args[1], args[2]);
+    case "web" when args.Length is 3 or 4:
+        await WebBench.RunAsync(args[1], args[2], args.Length == 4);
         return 0;
     default:
         Console.Error.WriteLine("Usage: plan | growth | readings | framing | files FOLDER-OF-CORRIE COUNT | web FOLDER-OF-CORRIE FOLDER-OF-EMPTY; see bench/run");

@@ -1,3 +1,4 @@
+using System.Collections.Concurrent;
 using System.Text.Json.Nodes;
 using Dapper;
 
@@ -20,6 +21,8 @@ public sealed class CatalogueStore(CompanyFile file, TimeProvider time)
 {
     private const string Columns = "select id, kind, name, document, version, changed_by, changed_at from catalogue ";
 
+    // Every page with a chooser asks for names, and they seldom change.
+    private readonly ConcurrentDictionary<string, IReadOnlyList<(string Id, string Name)>> names = new();
     private long changes;
 
     /// <summary>All items of a kind, by name.</summary>
@@ -35,8 +38,20 @@ public sealed class CatalogueStore(CompanyFile file, TimeProvider time)
     /// <returns>Keys and names.</returns>
     public IReadOnlyList<(string Id, string Name)> Names(string kind)
     {
+        if (names.TryGetValue(kind, out var known))
+        {
+            return known;
+        }
+
+        var before = Changes;
         using var connection = file.Connect();
-        return [.. connection.Query<(string, string)>("select id, name from catalogue where kind = @kind order by name", new { kind })];
+        List<(string, string)> read = [.. connection.Query<(string, string)>("select id, name from catalogue where kind = @kind order by name", new { kind })];
+        if (Changes == before)
+        {
+            names[kind] = read;
+        }
+
+        return read;
     }
 
     /// <summary>One item.</summary>
@@ -54,8 +69,7 @@ public sealed class CatalogueStore(CompanyFile file, TimeProvider time)
     public bool Save(string id, string kind, JsonObject document, long version, string author)
     {
         using var connection = file.Connect();
-        Interlocked.Increment(ref changes);
-        return connection.Execute(
+        var kept = connection.Execute(
             version == 0
                 ? """
                   insert into catalogue (id, kind, name, document, changed_by, changed_at)
@@ -66,6 +80,9 @@ public sealed class CatalogueStore(CompanyFile file, TimeProvider time)
                   where id = @id and version = @version
                   """,
             new { id, kind, name = document["name"]!.GetValue<string>(), json = document.ToJsonString(), version, author, now = SqliteTime.Of(time.GetUtcNow()) }) == 1;
+        Interlocked.Increment(ref changes);
+        names.Clear();
+        return kept;
     }
 
     private List<CatalogueItem> Query(string sql, object arguments)

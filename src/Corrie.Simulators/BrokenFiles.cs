@@ -29,10 +29,48 @@ public sealed class BrokenFiles(IReadOnlyList<string> sound, int seed)
         var document = (JsonObject)documents[random.Next(documents.Count)].DeepClone();
         for (var k = random.Next(1, 4); k > 0; k--)
         {
-            Break(document);
+            if (random.Next(3) == 0)
+            {
+                Rehang(document);
+            }
+            else
+            {
+                Break(document);
+            }
         }
 
         return document;
+    }
+
+    // Things hang on other things, on themselves, on what is gone; walls go and leave their things behind.
+    private void Rehang(JsonObject document)
+    {
+        if (document["items"] is not JsonObject { Count: > 0 } items || document["walls"] is not JsonObject walls)
+        {
+            return;
+        }
+
+        var keys = items.Select(i => i.Key).ToList();
+        var item = items[keys[random.Next(keys.Count)]] as JsonObject;
+        switch (random.Next(5))
+        {
+            case 0 when walls.Count > 0:
+                walls.Remove(walls.ElementAt(random.Next(walls.Count)).Key);
+                break;
+            case 1:
+                items.Remove(keys[random.Next(keys.Count)]);
+                break;
+            case 2 when item is not null:
+                items[$"n{random.Next(100)}"] = item.DeepClone();
+                break;
+            default:
+                if (item is not null)
+                {
+                    item[random.Next(4) == 0 ? "wall" : "on"] = random.Next(6) == 0 ? "gone" : keys[random.Next(keys.Count)];
+                }
+
+                break;
+        }
     }
 
     private void Break(JsonNode node)

@@ -48,6 +48,35 @@ public class CommandLineTests
         Assert.NotEqual(0, (await Run("plan", file, "--units", "cubits")).Code);
     }
 
+    [Fact]
+    public async Task A_file_of_before_is_upgraded_and_two_plans_are_compared_in_words()
+    {
+        // By hand: one wall, one display and one mount become w1, d1 and m1; what was about the house goes there.
+        const string Old = """
+            { "format": "corrie-job/1", "job": { "title": "t", "units": "in" }, "setOut": { "up": "floor" },
+              "wall": { "width": "156 in", "height": "96 in", "questions": { "built": 1990, "gas": false } },
+              "placement": { "height": "30 in", "viewers": { "v": { "eye": "44 in", "distance": "80 in" } } },
+              "display": { "item": "d-1", "name": "a display", "diagonal": "55 in", "width": "48 1/2 in", "height": "28 in", "depth": "2 in", "mass": "40 lb", "vesaWidth": "300 mm", "vesaHeight": "200 mm", "vesaCentreUp": "14 in" } }
+            """;
+        Assert.Contains("earlier form corrie-job/1", (await Run("check", Write(Old))).Wrong);
+        var (code, said, _) = await Run("upgrade", Write(Old));
+        Assert.Equal(0, code);
+        var job = System.Text.Json.Nodes.JsonNode.Parse(said)!;
+        string At(string path) => Corrie.Core.Format.Pointer.Get(job, path)?.ToString() ?? "nothing";
+        Assert.Equal(
+            ("corrie-job/2", "1990", "false", "floor", "44 in", "30 in", "d-1", "w1"),
+            (At("/format"), At("/site/built"), At("/walls/w1/questions/gas"), At("/walls/w1/setOut/up"), At("/seats/v/eye"), At("/items/d1/place/height"), At("/items/d1/product/catalogue"), At("/items/d1/wall")));
+        Assert.Equal(said, (await Run("upgrade", Write(said))).Said);
+
+        var moved = said.Replace("\"height\": \"30 in\"", "\"height\": \"31 in\"", StringComparison.Ordinal);
+        Assert.Equal((0, "The plans are the same."), ((await Run("diff", Write(said), Write(said))) is var same ? (same.Code, same.Said.Trim()) : default));
+        var differ = await Run("diff", Write(said), Write(moved));
+        Assert.Equal(1, differ.Code);
+        Assert.Contains("30 in above the floor is now 31 in above the floor", differ.Said);
+        Assert.Equal(2, (await Run("diff", Write(said), Write("nothing"))).Code);
+        Assert.Equal(2, (await Run("upgrade", Write("[]"))).Code);
+    }
+
     private static string Write(string text)
     {
         var file = Path.GetTempFileName();

@@ -3,7 +3,7 @@ using System.Text.RegularExpressions;
 
 namespace Corrie.Web.Tests;
 
-/// <summary>Who may sign in, and what they may do from their next press on. Each test has an application of its own.</summary>
+/// <summary>Who may sign in, and what they may do from their next request on. Each test has an application of its own.</summary>
 public sealed class PeopleTests : IDisposable
 {
     private readonly Site site = new();

@@ -9,7 +9,16 @@ namespace Corrie.Web.Tests;
 /// <summary>The application with fresh demo data, and people who sign in to it.</summary>
 public sealed class Site : WebApplicationFactory<Program>
 {
-    private readonly string folder = Directory.CreateTempSubdirectory("corrie-web-").FullName;
+    private readonly string folder;
+    private readonly bool own;
+
+    public Site()
+        : this(Directory.CreateTempSubdirectory("corrie-web-").FullName) => own = true;
+
+    /// <summary>The application on the data of another one.</summary>
+    internal Site(string folder) => this.folder = folder;
+
+    public string Folder => folder;
 
     /// <summary>Keys of the demo's jobs, in the order in which the demo loads them.</summary>
     public const long Terrace = 1, Stove = 3, Office = 4, Corridor = 5, MapRoom = 6;
@@ -32,7 +41,7 @@ public sealed class Site : WebApplicationFactory<Program>
     {
         base.Dispose(disposing);
         Microsoft.Data.Sqlite.SqliteConnection.ClearAllPools();
-        if (Directory.Exists(folder))
+        if (own && Directory.Exists(folder))
         {
             Directory.Delete(folder, recursive: true);
         }

@@ -150,6 +150,12 @@ public sealed class Members
             return group?[name];
         }
 
+        // Nothing follows from a neighbour that is a list or a group, and reading those is most of the work.
+        if (shape is IMap or IGroup)
+        {
+            return null;
+        }
+
         var problems = new List<SheetProblem>();
         shape.Check(node, string.Empty, problems);
         return problems.Count == 0 ? node : null;

@@ -37,8 +37,9 @@ public sealed class PlacementStage : IStage
                 continue;
             }
 
+            // A seat before a wall or a display that is gone watches all the same.
             var placed = sheet.ThingsOn(wall).Select(i => PlacedThing.Of(i, surveyed)).OfType<PlacedThing>().ToList();
-            var watched = new Same<Viewer>([.. seats.Where(s => (s.Wall.Length == 0 ? sheet.Walls[0].Id : s.Wall) == wall.Id)]);
+            var watched = new Same<Viewer>([.. seats.Where(s => (sheet.Wall(s.Wall) ?? sheet.Walls[0]) == wall).Select(s => sheet.Item(s.For) is null ? s with { For = string.Empty } : s)]);
             var names = new Same<PlacedThing>(placed);
             foreach (var thing in placed)
             {

@@ -56,7 +56,8 @@ public sealed class Companies(string folder, TimeProvider time) : IAsyncDisposab
         }
     }
 
-    private string PathOf(string key) => Path.Combine(folder, key + ".corrie");
+    /// <summary>Where a company's file lies.</summary>
+    public string PathOf(string key) => Path.Combine(folder, key + ".corrie");
 
     private Company OpenFile(string key) => open.GetOrAdd(key, k => new(() =>
     {

@@ -1,3 +1,4 @@
+using Corrie.Data;
 using Corrie.Web.Access;
 using Microsoft.AspNetCore.OutputCaching;
 
@@ -20,7 +21,7 @@ public sealed class WallCache : IOutputCachePolicy
     {
         var http = context.HttpContext;
         var user = HttpMethods.IsGet(http.Request.Method) ? CurrentUser.Of(http, http.RequestServices.GetRequiredService<Companies>()) : null;
-        if (user is null || !long.TryParse(http.Request.RouteValues["id"]?.ToString(), out var id) || user.Company.Jobs.Find(id) is not { } job)
+        if (user is null || !long.TryParse(http.Request.RouteValues["id"]?.ToString(), out var id) || SeqOf(user, id) is not { } seq)
         {
             context.EnableOutputCaching = false;
             return ValueTask.CompletedTask;
@@ -34,7 +35,7 @@ public sealed class WallCache : IOutputCachePolicy
         vary.HeaderNames = new(["HX-Request", "Accept-Encoding"]);
         vary.VaryByValues["who"] = $"{user.Company.Key}/{user.SignIn}/{user.Role}/{user.SiteId}/{user.Units}";
         vary.VaryByValues["form"] = http.Request.Cookies["corrie-form"] ?? string.Empty;
-        vary.VaryByValues["what"] = $"{job.Seq}/{user.Company.Catalogue.Changes}/{user.Company.Policies.Read().Version}";
+        vary.VaryByValues["what"] = $"{seq}/{user.Company.Catalogue.Changes}/{user.Company.Policies.Read().Version}";
         return ValueTask.CompletedTask;
     }
 
@@ -47,5 +48,18 @@ public sealed class WallCache : IOutputCachePolicy
         var response = context.HttpContext.Response;
         context.AllowCacheStorage &= response.StatusCode == StatusCodes.Status200OK && response.Headers.SetCookie.Count == 0;
         return ValueTask.CompletedTask;
+    }
+
+    // From memory, and not from the disk: that is what keeping pages is for. A damaged job has no page to keep.
+    private static long? SeqOf(CurrentUser user, long id)
+    {
+        try
+        {
+            return user.Company.Entries.Read(id)?.Seq;
+        }
+        catch (DamagedJobException)
+        {
+            return null;
+        }
     }
 }

@@ -82,7 +82,7 @@ public sealed class PeopleModel(CurrentUser user, Passwords passwords, TimeProvi
         person => user.Company.People.SetPassword(id, passwords.Hash(person.SignIn, password!)),
         "has a new password");
 
-    /// <summary>Gives somebody another role, from their next press on.</summary>
+    /// <summary>Gives somebody another role, from their next request on.</summary>
     public IActionResult OnPostRole(long id)
     {
         var (role, fault) = AskedRole();

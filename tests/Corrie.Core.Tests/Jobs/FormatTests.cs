@@ -1,5 +1,6 @@
 using System.Text;
 using System.Text.Json.Nodes;
+using Corrie.Core.Catalogue;
 using Corrie.Core.Format;
 using Corrie.Core.Jobs;
 using Corrie.Core.Measure;
@@ -68,15 +69,20 @@ public class FormatTests
     [Fact]
     public void Broken_files_never_crash_reader_or_planner()
     {
-        string[] sound = [.. DemoFiles.Select(d => File.ReadAllText(Repository.File("src/Corrie.Web/Demo/" + d))), JobFile.Write(Sheets.Document())];
+        string[] sound = [.. DemoFiles.Select(d => File.ReadAllText(Repository.File("src/Corrie.Web/Demo/" + d))), JobFile.Write(Sheets.Document()), JobFile.Write(Many())];
         var counts = Enumerable.Range(0, 4).AsParallel().Select(part =>
         {
             var broken = new BrokenFiles(sound, 20261125 + part);
-            var (planned, refused) = (0, 0);
+            var (planned, refused, loops) = (0, 0, 0);
             for (var n = 0; n < 25_000; n++)
             {
                 // Bytes are read as a file; what is still JSON is read leniently, as the pages do it: what is wrong is left out, and the rest planned.
-                var sheet = n % 4 == 0 ? JobFile.Read(Encoding.UTF8.GetString(broken.Bytes())).Sheet : JobForm.Read(broken.Document()).Sheet;
+                var (sheet, problems) = n % 4 == 0 ? JobFile.Read(Encoding.UTF8.GetString(broken.Bytes())) : JobForm.Read(broken.Document());
+                Assert.All(problems, p => Assert.True(p.Understood.Length > 0 && p.Expected.Length > 0, p.ToString()));
+                // Whoever hangs in a ring is named in it.
+                var rings = problems.Where(p => p.Understood.Contains("round in a loop", StringComparison.Ordinal)).ToList();
+                Assert.All(rings, p => Assert.Contains(p.Path.Split('/')[2], p.Understood));
+                loops += rings.Count;
                 if (sheet is null)
                 {
                     refused++;
@@ -91,8 +97,37 @@ public class FormatTests
                 }
             }
 
-            return (planned, refused);
+            return (planned, refused, loops);
         }).ToList();
-        Assert.True(counts.Sum(c => c.planned) > 60_000 && counts.Sum(c => c.refused) > 1_000, string.Join(", ", counts));
+        Assert.True(counts.Sum(c => c.planned) > 60_000 && counts.Sum(c => c.refused) > 1_000 && counts.Sum(c => c.loops) > 1_000, string.Join(", ", counts));
+    }
+
+    // Parts that no demo job has: several walls, things of every kind, things on things.
+    private static JsonObject Many()
+    {
+        var document = Sheets.Document();
+        Pointer.Set(document, "/walls/w2", Sheets.Json("""{ "name": "stair", "width": "100 in", "height": "96 in", "kind": "masonry", "layers": { "l": { "order": 1, "name": "plaster", "thickness": "1/2 in" } } }"""));
+        Pointer.Set(document, "/walls/c1", Sheets.Json("""{ "name": "ceiling", "width": "20 ft", "height": "12 ft", "evidence": { "e1": { "kind": "probe-hit", "at": "40 in" }, "e2": { "kind": "probe-miss", "at": "41 in" } } }"""));
+        Pointer.Set(document, "/policy", Sheets.Json("""{ "anchorFactor": 5, "keepOut": "8 in", "version": 3 }"""));
+        Pointer.Set(document, "/seats/t", Sheets.Json("""{ "eye": "48 in", "distance": "90 in", "wall": "w2", "for": "d2" }"""));
+        var on = "w1";
+        foreach (var (kind, n) in ProductKinds.Items.Where(k => k.IsPlaced && k != Display.Kind).Select((k, n) => (k, n)))
+        {
+            var item = new JsonObject
+            {
+                ["kind"] = kind.Word,
+                [n == 0 ? "wall" : "on"] = on,
+                ["product"] = Sheets.Json("""{ "name": "thing", "width": "10 in", "height": "6 in", "depth": "4 in", "mass": "8 lb" }"""),
+                ["place"] = new JsonObject { ["height"] = $"{10 + (8 * n)} in", ["across"] = "20 in" },
+            };
+            on = "x" + n;
+            Pointer.Set(document, "/items/" + on, item);
+        }
+
+        Pointer.Set(document, "/items/d2", Pointer.Get(document, "/items/d1")!.DeepClone());
+        Pointer.Set(document, "/items/m2", Pointer.Get(document, "/items/m1")!.DeepClone());
+        Pointer.Set(document, "/items/d2/on", "m2");
+        Pointer.Set(document, "/items/m2/wall", "w2");
+        return document;
     }
 }

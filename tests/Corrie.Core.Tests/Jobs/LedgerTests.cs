@@ -51,9 +51,9 @@ public class LedgerTests
         List<Entry> entries =
         [
             Set("a", "/items/d1/place/height", "36 in", []),
-            Set("b", "/items/d1/place/height", "38 in", ["a"], batch: "press"),
-            Set("c", "/items/d1/place/across", "94 in", [], batch: "press"),
-            Undo("u", "press"),
+            Set("b", "/items/d1/place/height", "38 in", ["a"], batch: "together"),
+            Set("c", "/items/d1/place/across", "94 in", [], batch: "together"),
+            Undo("u", "together"),
         ];
         var undone = Ledger.Fold(entries);
         Assert.Equal("36 in", At(undone, "/items/d1/place/height"));

@@ -136,7 +136,7 @@ public sealed partial class IndexModel
 
         if (kind.IsPlaced && item["product"] is JsonObject product && kind.Read(product) is ISized sized && FreePlace(wall, kind, sized) is { } place)
         {
-            item["place"] = place;
+            item[PlacementChoice.Part.Name] = place;
         }
 
         var key = Enumerable.Range(1, 400).Select(n => $"{kind.Word[0]}{n}").FirstOrDefault(k => Pointer.Get(Document, "/items/" + k) is null) ?? kind.Word[..1] + Key();
@@ -153,14 +153,21 @@ public sealed partial class IndexModel
     }
 
     /// <summary>Takes a wall away with all that is on it.</summary>
-    public IReadOnlyList<Core.Findings.Change> WithoutWall(WallSheet wall) =>
-        [new(wall.Here.Pointer, null), .. Sheet.ThingsOn(wall).Select(i => new Change(i.Here.Pointer, null))];
+    public IReadOnlyList<Change> WithoutWall(WallSheet wall) => [new(wall.Here.Pointer, null), .. Without([.. Sheet.ThingsOn(wall)])];
 
     /// <summary>Takes a thing away; what hangs on it hangs on the wall then.</summary>
-    public IReadOnlyList<Core.Findings.Change> WithoutItem(Item item) =>
+    public IReadOnlyList<Change> WithoutItem(Item item) => Without([item]);
+
+    private IReadOnlyList<Change> Without(IReadOnlyList<Item> gone) =>
     [
-        new(item.Here.Pointer, null),
-        .. Sheet.Carried(item).SelectMany(c => new[] { c.Here.Clear("on"), c.Here.Set("wall", (JsonNode?)(Sheet.WallOf(item)?.Id ?? string.Empty)) }),
+        .. gone.Select(i => new Change(i.Here.Pointer, null)),
+        .. from left in Sheet.Items.Except(gone)
+           from change in gone.SelectMany(g => new[]
+           {
+               left.For == g.Id ? [left.Here.Clear("for")] : Array.Empty<Change>(),
+               Sheet.On(left) == g ? [left.Here.Clear("on"), left.Here.Set("wall", (JsonNode?)(Sheet.WallOf(g)?.Id ?? string.Empty))] : [],
+           }).SelectMany(c => c)
+           select change,
     ];
 
     /// <summary>Records the client's consent to the place as it is.</summary>

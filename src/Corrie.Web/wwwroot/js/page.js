@@ -66,7 +66,7 @@ function help() {
   }
   const dialog = document.createElement('dialog');
   dialog.className = 'keys';
-  const rows = [['F B S A', 'in front, behind, side, above'], ['1 2 3 4', 'survey, place, hang, fix'], ['U R', 'undo, redo'], ['/', 'to the first question, or to the search'],
+  const rows = [['F B S A', 'in front, behind, side, above'], ['1 2 3 …', 'the steps, from left to right'], ['U R', 'undo, redo'], ['/', 'to the first question, or to the search'],
     ['Arrows', 'on a thing: move it a step; with Shift an inch or a centimetre'], ['Arrows', 'on a hook: to the next datum']];
   dialog.innerHTML = '<h2>Keys</h2><dl></dl><form method="dialog"><button class="do">Close</button></form>';
   for (const [key, words] of rows) {

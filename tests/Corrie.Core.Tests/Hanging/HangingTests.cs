@@ -5,7 +5,7 @@ using CsCheck;
 
 namespace Corrie.Core.Tests.Hanging;
 
-public class HangerTests
+public class HangingTests
 {
     /// <summary>The rules for arm holes, tried one by one: arms hidden behind the display, then the most to spare at the nearer end.</summary>
     [Fact]

@@ -7,7 +7,7 @@ using CsCheck;
 
 namespace Corrie.Core.Tests.Placement;
 
-public class PlacerTests
+public class PlacementTests
 {
     private static (string, JsonNode?) Thing(string key, string kind, string left, string width, string bottom, string height) => ($"/walls/w1/features/{key}", new JsonObject
     {
@@ -77,7 +77,7 @@ public class PlacerTests
             return PlacementChoice.BottomOf(edge, PlacementChoice.GivenOf(edge, bottom, height), height) == bottom;
         });
 
-    /// <summary>Every fix for a height puts the display where nothing of its kind is wrong, and says by how much before it is pressed.</summary>
+    /// <summary>Every remedy for a height puts the display where nothing of its kind is wrong, and says by how much before it is applied.</summary>
     [Fact]
     public void A_height_that_is_mended_is_the_height_that_was_promised()
     {

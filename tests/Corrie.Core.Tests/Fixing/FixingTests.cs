@@ -6,7 +6,7 @@ using CsCheck;
 
 namespace Corrie.Core.Tests.Fixing;
 
-public class FixerTests
+public class FixingTests
 {
     private static readonly Gen<Length[]> Heights = Gen.Int[8, 1200].Array[1, 8].Select(a => a.Select(n => Length.Tape(0, n, 64)).ToArray());
 
@@ -64,7 +64,7 @@ public class FixerTests
     }
 
     [Fact]
-    public void An_unknown_species_is_reckoned_as_the_softest()
+    public void An_unknown_species_is_computed_as_the_softest()
     {
         var plan = Sheets.Plan(("/items/m1/fix/gravity", null));
         Assert.Equal(0.36, plan.Bolted.Gravity);
@@ -73,7 +73,7 @@ public class FixerTests
     }
 
     [Fact]
-    public void A_moving_mount_is_reckoned_extended_with_somebody_leaning_on_it()
+    public void A_moving_mount_is_computed_extended_with_somebody_leaning_on_it()
     {
         var parked = Sheets.Plan(("/items/m1/product/depthExtended", "20 in"));
         var arm = Sheets.Plan(("/items/m1/product/kind", "articulating"), ("/items/m1/product/depthExtended", "20 in"));

@@ -1,0 +1,142 @@
+using System.Net;
+using System.Net.Http.Json;
+using System.Text.Json.Nodes;
+using Corrie.Core.Format;
+using Corrie.Web.Access;
+using Corrie.Web.Demo;
+using Dapper;
+using Microsoft.Data.Sqlite;
+using Microsoft.Extensions.DependencyInjection;
+
+namespace Corrie.Web.Tests;
+
+/// <summary>What becomes of files of before, of damaged jobs, and of the company's figures. Each test has an application of its own.</summary>
+public sealed class RecordsTests : IDisposable
+{
+    private const string Old = """{ "format": "corrie-job/1", "job": { "title": "Old", "units": "in" }, "wall": { "width": "156 in" }, "display": { "name": "d" } }""";
+    private readonly Site site = new();
+
+    public void Dispose() => site.Dispose();
+
+    [Fact]
+    public async Task A_file_of_before_is_sent_to_be_upgraded_wherever_it_comes()
+    {
+        var ines = await site.As("ines");
+        foreach (var to in new[] { "/api/v1/plan", "/api/v1/jobs" })
+        {
+            var answer = await ines.PostAsync(to, new StringContent(Old, null, "application/json"));
+            Assert.Equal(HttpStatusCode.UnprocessableEntity, answer.StatusCode);
+            Assert.Contains("corrie upgrade FILE", JsonNode.Parse(await answer.Content.ReadAsStringAsync())!["detail"]!.ToString());
+        }
+
+        using var form = new MultipartFormDataContent { { new StringContent(await ines.Token("/jobs/new")), "__RequestVerificationToken" }, { new StringContent(Old), "file", "old.json" } };
+        var page = await ines.PostAsync("/jobs/new?handler=Import", form);
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, page.StatusCode);
+        Assert.Contains("corrie upgrade FILE", await page.Content.ReadAsStringAsync());
+    }
+
+    [Fact]
+    public async Task A_damaged_job_is_listed_with_its_history_and_the_others_go_on()
+    {
+        var ines = await site.As("ines");
+        var company = site.Services.GetRequiredService<Companies>().Find(TarnHall.CompanyKey)!;
+        var id = company.Jobs.Add(company.Jobs.Sites()[0].Id);
+        await company.Entries.Append(id, "ines", "page", [new("entry-0001", "/job/title", "Doomed", [])]);
+        using (var connection = new SqliteConnection($"Data Source={site.Services.GetRequiredService<Companies>().PathOf(TarnHall.CompanyKey)}"))
+        {
+            connection.Open();
+            foreach (var trigger in connection.Query<string>("select name from sqlite_master where type = 'trigger'").ToList())
+            {
+                connection.Execute($"drop trigger {trigger}");
+            }
+
+            connection.Execute("insert into entries (job, seq, entry_id, path, value, replaces, batch, author, taken_at, received_at, device) select job, 2, 'entry-0002', path, '{broken', replaces, batch, author, taken_at, received_at, device from entries where job = @id and seq = 1", new { id });
+            connection.Execute("update jobs set seq = 2 where id = @id", new { id });
+        }
+
+        // As after a restart: nothing of it is in memory.
+        var fresh = new Site(site.Folder);
+        var tom = await fresh.As("tom");
+        var list = await tom.GetStringAsync("/jobs");
+        Assert.Contains("damaged", list.Plain());
+        Assert.Contains("Map room", list);
+        Assert.Equal($"/jobs/{id}/history", (await tom.GetAsync($"/jobs/{id}/place?view=front")).Headers.Location!.OriginalString);
+        var history = (await tom.GetStringAsync($"/jobs/{id}/history")).Plain();
+        Assert.Contains("This job is damaged, and only this one", history);
+        Assert.Contains("{broken", history);
+        Assert.Contains("/job/title", history);
+        var api = await tom.GetAsync($"/api/v1/jobs/{id}/plan");
+        Assert.Equal(HttpStatusCode.Conflict, api.StatusCode);
+        Assert.Contains("damaged", await api.Content.ReadAsStringAsync());
+        Assert.Equal(HttpStatusCode.OK, (await tom.GetAsync("/jobs/6/place?view=front")).StatusCode);
+        Assert.Equal(HttpStatusCode.OK, (await tom.GetAsync("/catalogue")).StatusCode);
+        fresh.Dispose();
+    }
+
+    [Fact]
+    public async Task The_office_sets_the_company_s_figures_and_a_job_of_before_says_what_would_differ()
+    {
+        var olive = await site.As("olive");
+        Assert.Contains("common practice", (await olive.GetStringAsync("/figures")).Plain());
+        var wrong = await olive.Post("/figures", "/figures", ("Version", "0"), ("m.anchorFactor", "many"), ("m.gapBelow", "3 in"));
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, wrong.StatusCode);
+        Assert.Contains("value=\"many\"", await wrong.Content.ReadAsStringAsync());
+        Assert.Equal(HttpStatusCode.Redirect, (await olive.Post("/figures", "/figures", ("Version", "0"), ("m.anchorFactor", "8"), ("m.gapBelow", "3 in"))).StatusCode);
+        Assert.Equal(HttpStatusCode.Conflict, (await olive.Post("/figures", "/figures", ("Version", "0"), ("m.anchorFactor", "2"))).StatusCode);
+        Assert.Equal(HttpStatusCode.Redirect, (await (await site.As("tom")).GetAsync("/figures")).StatusCode);
+
+        // Job 4 began before: it says so, is planned as before, and takes the figures of now when somebody says so.
+        const string Page = "/jobs/4/place?view=front";
+        var page = (await olive.GetStringAsync(Page)).Plain();
+        Assert.Contains("The company's figures have changed since this job began: 2 figures", page);
+        Assert.Contains("what an anchor's load at failure is divided by: 4 here, 8 now", page);
+        async Task<JsonNode> File(string job) => JsonNode.Parse(await olive.GetStringAsync($"/api/v1/jobs/{job}/file"))!;
+        Assert.Null((await File("4"))["policy"]);
+        Assert.Equal(HttpStatusCode.Redirect, (await olive.Post(Page, Page + "&handler=Change", ("changes", "/policy {\"anchorFactor\":8,\"gapBelow\":\"3 in\",\"version\":1}"))).StatusCode);
+        Assert.Equal("8", (await File("4"))["policy"]!["anchorFactor"]!.ToJsonString());
+        Assert.DoesNotContain("have changed since", await olive.GetStringAsync(Page));
+        // A new job begins with a copy.
+        var started = await olive.Post("/jobs/new", "/jobs/new", ("Title", "New"), ("Width", "12 ft"), ("Height", "8 ft"), ("JobUnits", "in"), ("SiteId", "1"));
+        Assert.Equal("3 in", (await File(started.Headers.Location!.OriginalString.Split('/')[2]))["policy"]!["gapBelow"]!.ToString());
+    }
+
+    [Fact]
+    public async Task One_entry_id_for_two_jobs_and_a_remedy_on_a_list_that_has_grown_older_are_both_taken()
+    {
+        var tom = await site.As("tom");
+        foreach (var job in new[] { 4, 6 })
+        {
+            Assert.Equal(HttpStatusCode.OK, (await tom.PostAsJsonAsync($"/api/v1/jobs/{job}/entries", new[] { new { id = "the-same-id", path = "/items/d1/place/gapBelow", value = "2 in" } })).StatusCode);
+        }
+
+        // What the button says is done, whatever the list of findings is by then; what does not fit is refused and changes nothing.
+        const string Page = "/jobs/5/place?view=front";
+        Assert.Equal(HttpStatusCode.Redirect, (await tom.Post(Page, Page + "&handler=Change", ("changes", "/items/d1/place/height \"1260 mm\"\n/items/d1/place/gapBelow \"10 mm\""))).StatusCode);
+        var ring = await tom.Post(Page, Page + "&handler=Change", ("changes", "/items/m1/on \"d1\""));
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, ring.StatusCode);
+        Assert.Contains("round in a loop", (await ring.Content.ReadAsStringAsync()).Plain());
+        Assert.Equal(HttpStatusCode.BadRequest, (await tom.Post(Page, Page + "&handler=Change", ("changes", "/nowhere 1"))).StatusCode);
+        var file = JsonNode.Parse(await tom.GetStringAsync("/api/v1/jobs/5/file"))!;
+        Assert.Equal(("1260 mm", "10 mm"), (Pointer.Get(file, "/items/d1/place/height")!.ToString(), Pointer.Get(file, "/items/d1/place/gapBelow")!.ToString()));
+        Assert.Null(Pointer.Get(file, "/items/m1/on"));
+    }
+
+    [Fact]
+    public async Task Of_several_fields_the_good_ones_are_taken_and_the_others_stay_with_their_reason()
+    {
+        var tom = await site.As("tom");
+        const string Page = "/jobs/4/place?view=front";
+        var answer = await tom.Post(Page, Page + "&handler=Submit", ("/items/d1/place/height", "5//8"), ("/items/d1/place/reason", "the warden asked"), ("/items/d1/on", "d1"));
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, answer.StatusCode);
+        var html = await answer.Content.ReadAsStringAsync();
+        Assert.Contains("value=\"5//8\"", html);
+        Assert.Contains("no number below the slash", html.Plain());
+        Assert.Contains("round in a loop", html.Plain());
+        var file = JsonNode.Parse(await tom.GetStringAsync("/api/v1/jobs/4/file"))!;
+        Assert.Equal(("46 in", "the warden asked", "m1"), (Pointer.Get(file, "/items/d1/place/height")!.ToString(), Pointer.Get(file, "/items/d1/place/reason")!.ToString(), Pointer.Get(file, "/items/d1/on")!.ToString()));
+        // A field that shows what is there changes nothing, also when somebody else has changed it since.
+        var seq = JsonNode.Parse(await tom.GetStringAsync("/api/v1/jobs/4/entries"))!.AsArray().Count;
+        await tom.Post(Page, Page + "&handler=Submit", ("/items/d1/place/height", "46"), ("/items/d1/place/reason", "the warden asked"));
+        Assert.Equal(seq, JsonNode.Parse(await tom.GetStringAsync("/api/v1/jobs/4/entries"))!.AsArray().Count);
+    }
+}
