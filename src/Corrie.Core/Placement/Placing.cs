@@ -65,7 +65,7 @@ internal sealed class Placing
     {
         (this.wall, this.thing, this.mount, this.policy, choice) = (wall, thing, mount, policy, thing.Choice);
         others = [.. all.Where(o => o.Id != thing.Id && o.Kind.Layer == thing.Kind.Layer)];
-        what = thing.IsDisplay && !all.Any(o => o.IsDisplay && o.Id != thing.Id) ? "display" : thing.Name;
+        what = thing.IsDisplay && !all.Any(o => o.IsDisplay && o.Id != thing.Id) ? "display" : all.Any(o => o.Id != thing.Id && o.Name == thing.Name) ? $"{thing.Name} ({thing.Id})" : thing.Name;
         var outer = thing.Outer;
         Rect? picture = null;
         if (thing.Product is Display display)

@@ -73,7 +73,7 @@ public sealed class SurveyStage : IStage
             : measured.Layers.FirstOrDefault(l => !l.Confirmed) is { } unseen ? Phrase.Of($"a look at the {unseen.Name}")
             : null;
         return needs is not null ? StageReport.Open(needs)
-            : StageReport.Clear(framed ? Phrase.Of($"{studs.Count} studs, {confirmed} confirmed") : Phrase.Of("masonry"));
+            : StageReport.Clear(framed ? Phrase.Of($"{studs.Count} {(studs.Count == 1 ? "stud" : "studs")}, {confirmed} confirmed") : Phrase.Of("masonry"));
     }
 
     /// <inheritdoc/>

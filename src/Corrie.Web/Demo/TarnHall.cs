@@ -21,7 +21,7 @@ public static class TarnHall
     ];
 
     private static readonly string[] Jobs =
-        ["lakeside-terrace", "training-room", "stove-lounge", "wardens-office", "bunkhouse-corridor", "map-room"];
+        ["lakeside-terrace", "training-room", "stove-lounge", "wardens-office", "bunkhouse-corridor", "map-room", "boathouse"];
 
     /// <summary>Loads the demo into an empty data folder; leaves one that is there as it is.</summary>
     public static void Load(Companies companies, Passwords passwords)
