@@ -77,6 +77,35 @@ public class ReuseTests
         Assert.All(entries.Select(e => e.Path).Distinct(), p => Assert.Equal(fresh.HoldersOf(p), on.HoldersOf(p)));
     }, iter: 1500);
 
+    [Fact]
+    public void Whatever_differs_between_two_moments_of_a_ledger_is_among_what_it_says_has_changed() => Gen.Select(LedgerModelTests.Steps, Gen.Int[0, 24]).Sample((steps, cut) =>
+    {
+        var entries = LedgerModelTests.History(steps);
+        var at = Math.Min(cut, entries.Count);
+        var (before, after) = (Ledger.Fold(entries[..at]), Ledger.Fold(entries));
+        if (after.ChangedSince(before.Seq) is not { } changed)
+        {
+            return;
+        }
+
+        void Compare(JsonNode? one, JsonNode? other, string path)
+        {
+            if (one is JsonObject a && other is JsonObject b)
+            {
+                foreach (var key in a.Select(m => m.Key).Union(b.Select(m => m.Key)))
+                {
+                    Compare(a[key], b[key], Pointer.Join(path, key));
+                }
+            }
+            else if (!JsonNode.DeepEquals(one, other))
+            {
+                Assert.True(changed.Any(c => Pointer.Covers(c, path) || Pointer.Covers(path, c)), $"{path} differs and is not among {string.Join(", ", changed)}");
+            }
+        }
+
+        Compare(before.Document, after.Document, string.Empty);
+    }, iter: 2000);
+
     /// <summary>Describing and reading are one expression: whatever a part asks for when it reads, it says when it is described.</summary>
     [Fact]
     public void Every_group_asks_for_the_same_members_whatever_it_holds()
