@@ -105,9 +105,32 @@ public sealed class SubmittedForm
 
     private static bool IsNew(string path) => path.Contains($"/{FormWriter.NewKey}/", StringComparison.Ordinal);
 
+    // A wall, a thing or a row that somebody has taken away: a field would bring back a piece of it.
+    private bool IsGone(string path)
+    {
+        if (path.Length == 0 || path[0] != '/')
+        {
+            return false;
+        }
+
+        var keys = Pointer.Split(path);
+        var here = string.Empty;
+        for (var i = 0; i < keys.Count - 1; i++)
+        {
+            var inMap = JobForm.At(here, document) is IMap;
+            here = Pointer.Join(here, keys[i]);
+            if (inMap && Pointer.Get(document, here) is null)
+            {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
     private void Field(string path, string typed)
     {
-        if (JobForm.At(path, document) is not { } shape)
+        if (IsGone(path) || JobForm.At(path, document) is not { } shape)
         {
             // Somebody else has taken it away meanwhile; what was not touched is not missed.
             if (typed.Length > 0 && (JobForm.At(path, shown) is not { } was || typed != FieldText.Of(was, Pointer.Get(shown, path), style)))
