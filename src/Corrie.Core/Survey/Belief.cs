@@ -1,3 +1,5 @@
+using System.Numerics.Tensors;
+
 namespace Corrie.Core.Survey;
 
 /// <summary>A way in which members may stand at a place: so many side by side, each so wide.</summary>
@@ -22,12 +24,20 @@ internal readonly record struct Spans(IReadOnlyList<(double From, double To)> Al
 
     public bool Empty => All.Count == 0;
 
-    public Spans Within(double from, double to) =>
-        new([.. All.Select(s => (From: Math.Max(s.From, from), To: Math.Min(s.To, to))).Where(s => s.From <= s.To + Rounding)]);
+    public Spans Within(double from, double to)
+    {
+        if (All is [var (first, last)])
+        {
+            // The usual case: one span, which stays one.
+            return first >= from && last <= to ? this : Math.Max(first, from) <= Math.Min(last, to) + Rounding ? new([(Math.Max(first, from), Math.Min(last, to))]) : new([]);
+        }
+
+        return new([.. All.Select(s => (From: Math.Max(s.From, from), To: Math.Min(s.To, to))).Where(s => s.From <= s.To + Rounding)]);
+    }
 
     public Spans Without(double from, double to)
     {
-        if (from >= to)
+        if (from >= to || (All is [var (first, last)] && (last <= from + Rounding || first >= to - Rounding)))
         {
             return this;
         }
@@ -56,6 +66,28 @@ internal readonly record struct Spans(IReadOnlyList<(double From, double To)> Al
     }
 }
 
+/// <summary>A stretch of a grid with a weight at each of its points; what lies outside of it weighs nothing.</summary>
+/// <param name="First">The grid's point at which it begins.</param>
+/// <param name="Weights">A weight for each point from there on.</param>
+internal readonly record struct Strip(int First, double[] Weights)
+{
+    public static Strip Nothing { get; } = new(0, []);
+
+    /// <summary>The grid's point after its last one.</summary>
+    public int End => First + Weights.Length;
+
+    public double Sum()
+    {
+        var sum = 0d;
+        foreach (var weight in Weights)
+        {
+            sum += weight;
+        }
+
+        return sum;
+    }
+}
+
 /// <summary>
 /// What probes and the eye leave possible at a place, and how likely each possibility is: for each way to stand, the middles that the facts
 /// allow, and weights of these on a grid.
@@ -65,38 +97,40 @@ internal sealed class Belief
     /// <summary>Step of the grid, in inches.</summary>
     public const double Step = 1d / 32;
 
+    private const double PeakReach = 0.75;
+
     private double Negligible => Total * 1e-9;
 
     private readonly IReadOnlyList<Make> makes;
     private readonly IReadOnlyList<Spans> spans;
+    private readonly IReadOnlyList<Strip> strips;
     // Only who asks for a probe needs them.
     private readonly Lazy<double[][]> sums;
     private readonly double start;
+    private readonly int heaviest;
 
     /// <summary>Makes a belief.</summary>
     /// <param name="makes">The ways to stand.</param>
     /// <param name="spans">For each, the middles that the facts allow.</param>
-    /// <param name="start">First point of the grid.</param>
-    /// <param name="weights">For each way, the weight of each point; zero where the facts forbid it.</param>
+    /// <param name="start">First point of the grid, in inches.</param>
+    /// <param name="strips">For each way, the weights of the points that the facts allow.</param>
     /// <param name="bounded">Whether a bit or the eye has met something: only then do the facts bound it.</param>
-    public Belief(IReadOnlyList<Make> makes, IReadOnlyList<Spans> spans, double start, double[][] weights, bool bounded)
+    public Belief(IReadOnlyList<Make> makes, IReadOnlyList<Spans> spans, double start, IReadOnlyList<Strip> strips, bool bounded)
     {
         this.makes = makes;
         this.spans = spans;
         this.start = start;
-        Weights = weights;
+        this.strips = strips;
         Bounded = bounded;
-        sums = new(() => [.. weights.Select(RunningSum)]);
-        foreach (var way in weights)
+        sums = new(() => [.. strips.Select(s => RunningSum(s.Weights))]);
+        var most = double.NegativeInfinity;
+        for (var m = 0; m < strips.Count; m++)
         {
-            foreach (var weight in way)
-            {
-                Total += weight;
-            }
+            var sum = strips[m].Sum();
+            Total += sum;
+            (heaviest, most) = sum > most ? (m, sum) : (heaviest, most);
         }
     }
-
-    public double[][] Weights { get; }
 
     public bool Bounded { get; }
 
@@ -110,18 +144,18 @@ internal sealed class Belief
     /// <returns>The way, by its place in the list of ways, and the middle of all in inches.</returns>
     public (int Make, double Middle) Likeliest()
     {
-        var best = Enumerable.Range(0, makes.Count).MaxBy(m => Weights[m].Sum());
-        var top = Array.IndexOf(Weights[best], Weights[best].Max());
+        var (first, weights) = strips[heaviest];
+        var top = TensorPrimitives.IndexOfMax<double>(weights);
         var (sum, weight) = (0d, 0d);
         // The mean of the peak's surroundings: a second, lower peak far away must not pull the mark between the two.
-        var half = (int)(0.75 / Step);
-        for (var i = Math.Max(0, top - half); i <= Math.Min(Weights[best].Length - 1, top + half); i++)
+        const int half = (int)(PeakReach / Step);
+        for (var i = Math.Max(0, top - half); i <= Math.Min(weights.Length - 1, top + half); i++)
         {
-            sum += Weights[best][i] * At(i);
-            weight += Weights[best][i];
+            sum += weights[i] * At(first + i);
+            weight += weights[i];
         }
 
-        return (best, weight > 0 ? sum / weight : At(top));
+        return (heaviest, weight > 0 ? sum / weight : At(first + Math.Max(0, top)));
     }
 
     /// <summary>Share of the weight at which a member's centre lies within a distance of a mark.</summary>
@@ -133,11 +167,14 @@ internal sealed class Belief
         var near = 0d;
         for (var m = 0; m < makes.Count; m++)
         {
-            for (var i = 0; i < Weights[m].Length; i++)
+            // A member's centre is no farther from the middle of all than half of their width.
+            var (from, to) = Points(m, mark - distance - makes[m].Reach, mark + distance + makes[m].Reach);
+            var (first, weights) = strips[m];
+            for (var i = from; i < to; i++)
             {
-                if (Weights[m][i] > Negligible && Off(makes[m], At(i), mark) <= distance + 1e-9)
+                if (weights[i] > Negligible && Off(makes[m], At(first + i), mark) <= distance + 1e-9)
                 {
-                    near += Weights[m][i];
+                    near += weights[i];
                 }
             }
         }
@@ -153,12 +190,13 @@ internal sealed class Belief
         var sum = 0d;
         for (var m = 0; m < makes.Count; m++)
         {
-            for (var i = 0; i < Weights[m].Length; i++)
+            var (first, weights) = strips[m];
+            for (var i = 0; i < weights.Length; i++)
             {
-                if (Weights[m][i] > Negligible)
+                if (weights[i] > Negligible)
                 {
-                    var off = Off(makes[m], At(i), mark);
-                    sum += Weights[m][i] * off * off;
+                    var off = Off(makes[m], At(first + i), mark);
+                    sum += weights[i] * off * off;
                 }
             }
         }
@@ -233,7 +271,7 @@ internal sealed class Belief
         {
             // Each probe cuts the line into within and without: the middles for which all come out so are few intervals.
             var reach = makes[m].Reach;
-            var left = new Spans([(start - Step, At(Weights[m].Length))]);
+            var left = new Spans([(At(strips[m].First - 1), At(strips[m].End))]);
             foreach (var (x, hit) in probes)
             {
                 left = hit ? left.Within(x - reach, x + reach) : left.Without(x - reach, x + reach);
@@ -255,6 +293,11 @@ internal sealed class Belief
     /// <returns>The distance, in inches.</returns>
     public static double Off(Make make, double middle, double mark)
     {
+        if (make.Plies == 1)
+        {
+            return Math.Abs(middle - mark);
+        }
+
         var off = double.PositiveInfinity;
         for (var ply = 0; ply < make.Plies; ply++)
         {
@@ -323,9 +366,16 @@ internal sealed class Belief
 
     private double Sum(int make, double from, double to)
     {
-        var n = Weights[make].Length;
-        var a = Math.Clamp((int)Math.Ceiling((from - start) / Step), 0, n);
-        var b = Math.Clamp((int)Math.Floor((to - start) / Step) + 1, 0, n);
+        var (a, b) = Points(make, from, to);
         return b > a ? sums.Value[make][b] - sums.Value[make][a] : 0;
+    }
+
+    // The points of a way's strip between two places: the first one, and the one after the last.
+    private (int From, int To) Points(int make, double from, double to)
+    {
+        var (first, weights) = strips[make];
+        return (
+            Math.Clamp((int)Math.Ceiling((from - start) / Step) - first, 0, weights.Length),
+            Math.Clamp((int)Math.Floor((to - start) / Step) + 1 - first, 0, weights.Length));
     }
 }

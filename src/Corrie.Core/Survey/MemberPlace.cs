@@ -17,7 +17,7 @@ internal sealed class MemberPlace
     private readonly IReadOnlyList<Spans> spans;
     private readonly bool bounded;
     private readonly double start;
-    private readonly double[][] likelihoods;
+    private readonly IReadOnlyList<Strip> likelihoods;
 
     /// <summary>Makes a place and weighs it by itself.</summary>
     /// <param name="group">What was found there.</param>
@@ -63,16 +63,20 @@ internal sealed class MemberPlace
     /// <param name="module">What the other members of the line have to say; null while nobody knows of any.</param>
     public void Weigh(ModulePrior? module)
     {
-        var modules = module?.Around(Mark, start, likelihoods[0].Length);
+        var (from, to) = (likelihoods.Min(l => l.First), likelihoods.Max(l => l.End));
+        var modules = module?.Around(Mark, start + (from * Belief.Step), to - from);
         var plain = 1 / (line.Spacing > 0 ? line.Spacing : UsualSpacing);
-        var weights = new double[makes.Count][];
+        var weights = new Strip[makes.Count];
         for (var m = 0; m < weights.Length; m++)
         {
-            weights[m] = new double[likelihoods[m].Length];
-            for (var i = 0; i < weights[m].Length; i++)
+            var (first, likely) = likelihoods[m];
+            var weight = new double[likely.Length];
+            for (var i = 0; i < weight.Length; i++)
             {
-                weights[m][i] = makes[m].Prior * (modules is null ? plain : modules[i]) * Belief.Step * likelihoods[m][i];
+                weight[i] = makes[m].Prior * (modules is null ? plain : modules[first - from + i]) * Belief.Step * likely[i];
             }
+
+            weights[m] = new(first, weight);
         }
 
         Belief = new(makes, spans, start, weights, bounded);
@@ -131,44 +135,59 @@ internal sealed class MemberPlace
         return new(Key(ply, make.Plies), mark, make.Ply, make.Plies, state, presence, near, doubt, Belief, Soundings(mark));
     }
 
-    private double[][] Likelihoods(int points)
+    private IReadOnlyList<Strip> Likelihoods(int points)
     {
         var scans = soft.Where(s => s.Evidence.Kind == EvidenceKind.ScannerEdges).ToList();
         return [.. makes.Select((make, m) =>
-        {
-            var likely = new double[points];
             // What no finding can be of need not be weighed point by point.
-            if (!bounded && scans.Count > 0 && !scans.Any(s => MethodErrors.CanBe(make, s)))
+            !bounded && scans.Count > 0 && !scans.Any(s => MethodErrors.CanBe(make, s)) ? Strip.Nothing : Likelihood(make, spans[m], points))];
+    }
+
+    private Strip Likelihood(Make make, Spans allowed, int points)
+    {
+        var pieces = allowed.All.Select(s => Points(s, points)).ToList();
+        if (pieces.Count == 0)
+        {
+            return Strip.Nothing;
+        }
+
+        var first = pieces[0].First;
+        var likely = new double[pieces[^1].Last + 1 - first];
+        foreach (var piece in pieces)
+        {
+            var part = likely.AsSpan(piece.First - first, piece.Last + 1 - piece.First);
+            var middles = new double[part.Length];
+            for (var i = 0; i < part.Length; i++)
             {
-                return likely;
+                middles[i] = start + ((piece.First + i) * Belief.Step);
             }
 
-            var findings = MethodErrors.Present(soft, make);
-            foreach (var (a, b) in spans[m].All)
+            MethodErrors.Present(soft, make, middles, part);
+            for (var i = 0; Group.Stated is not null && i < part.Length; i++)
             {
-                // A span narrower than the grid still has its weight, at its nearest point.
-                var first = Math.Max(0, (int)Math.Ceiling((a - start) / Belief.Step));
-                var last = Math.Min(points - 1, (int)Math.Floor((b - start) / Belief.Step));
-                if (last < first)
-                {
-                    first = last = Math.Clamp((int)Math.Round((((a + b) / 2) - start) / Belief.Step), 0, points - 1);
-                }
-
-                for (var i = first; i <= last; i++)
-                {
-                    var middle = start + (i * Belief.Step);
-                    likely[i] = findings(middle) * Said(make, middle);
-                }
+                part[i] *= Said(Group.Stated, make, middles[i]);
             }
+        }
 
-            return likely;
-        })];
+        return new(first, likely);
+    }
+
+    // The grid's points in a span; one narrower than the grid still has its weight, at its nearest point.
+    private (int First, int Last) Points((double From, double To) span, int points)
+    {
+        var first = Math.Max(0, (int)Math.Ceiling((span.From - start) / Belief.Step));
+        var last = Math.Min(points - 1, (int)Math.Floor((span.To - start) / Belief.Step));
+        if (last < first)
+        {
+            first = last = Math.Clamp((int)Math.Round((((span.From + span.To) / 2) - start) / Belief.Step), 0, points - 1);
+        }
+
+        return (first, last);
     }
 
     // How likely somebody says that a member is where it was put, if one of them has this middle.
-    private double Said(Make make, double middle) => Group.Stated is { } stated
-        ? MethodErrors.Bell(Belief.Off(make, middle, stated.Centre), Math.Max(stated.Uncertainty / 2, Belief.Step)) + 1e-4
-        : 1;
+    private static double Said(StatedMember stated, Make make, double middle) =>
+        MethodErrors.Bell(Belief.Off(make, middle, stated.Centre), Math.Max(stated.Uncertainty / 2, Belief.Step)) + 1e-4;
 
     private static bool IsReading(Sounding s) => s.Evidence.Method is Method.Scanner or Method.Magnet;
 

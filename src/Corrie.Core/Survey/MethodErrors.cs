@@ -1,3 +1,5 @@
+using System.Numerics.Tensors;
+
 namespace Corrie.Core.Survey;
 
 /// <summary>How far each way of finding members errs, as likelihoods. Distances are in inches, densities by the inch.</summary>
@@ -22,12 +24,10 @@ internal static class MethodErrors
     private const double FalseMagnets = 1d / 60;
     private const double FalseMagnetsOnStrips = 0.2;
     private const double ScrewInFace = 0.9;
+    private const double FaceEdge = 0.05;
     private const double FalseHit = 0.02;
     private const double ShallowFalseHit = 0.5;
     private const double Spacing = 16;
-
-    // Past this many squares of its spread a bell is below anything that it is added to.
-    private const double BellEnds = 40;
 
     /// <summary>Whether a finding can be of members that stand in a way: no scanner takes two for one, or one for two.</summary>
     /// <param name="make">The way.</param>
@@ -36,26 +36,32 @@ internal static class MethodErrors
     public static bool CanBe(Make make, Sounding finding) =>
         finding.Evidence.Kind != EvidenceKind.ScannerEdges || Math.Abs((finding.High - finding.Low).Inches - (2 * make.Reach)) <= ScannerNever;
 
-    /// <summary>How likely findings are beside members of a make, by the middle of these.</summary>
+    /// <summary>How likely findings are beside members of a make, for each of many middles of these.</summary>
     /// <param name="findings">The findings; what is a fact has no say here.</param>
     /// <param name="make">The way in which members stand.</param>
-    /// <returns>A function of the middle, made ready once for a make.</returns>
-    public static Func<double, double> Present(IReadOnlyList<Sounding> findings, Make make)
+    /// <param name="middles">The middles, in inches.</param>
+    /// <param name="likely">Where the likelihood of each goes; as long as the middles.</param>
+    public static void Present(IReadOnlyList<Sounding> findings, Make make, ReadOnlySpan<double> middles, Span<double> likely)
     {
-        var terms = findings.Select(f => Term(f, make)).ToList();
-        var scans = findings.Select(f => f.Evidence.Method == Method.Scanner).ToList();
-        var passes = scans.Count(s => s);
-        return middle =>
+        likely.Fill(1);
+        var scans = findings.Count(f => f.Evidence.Method == Method.Scanner);
+        Span<double> term = new double[middles.Length];
+        foreach (var scan in findings.Where(f => f.Evidence.Method == Method.Scanner))
         {
-            var (all, scanned) = (1d, 1d);
-            for (var i = 0; i < terms.Count; i++)
-            {
-                var likely = terms[i](middle);
-                (all, scanned) = scans[i] ? (all, scanned * likely) : (all * likely, scanned);
-            }
+            Term(scan, make, middles, term);
+            TensorPrimitives.Multiply(likely, term, likely);
+        }
 
-            return all * (passes > 1 ? Math.Pow(scanned, Together(passes)) : scanned);
-        };
+        if (scans > 1)
+        {
+            TensorPrimitives.Pow(likely, Together(scans), likely);
+        }
+
+        foreach (var finding in findings.Where(f => f.Evidence.Method != Method.Scanner))
+        {
+            Term(finding, make, middles, term);
+            TensorPrimitives.Multiply(likely, term, likely);
+        }
     }
 
     /// <summary>How likely findings are where there is no member: a joint, a pipe, a strip behind the board.</summary>
@@ -115,7 +121,7 @@ internal static class MethodErrors
     // Passes of one scanner err together: the tenth tells little that the first two have not.
     private static double Together(int passes) => 1 / (1 + (0.25 * (passes - 1)));
 
-    private static Func<double, double> Term(Sounding finding, Make make)
+    private static void Term(Sounding finding, Make make, ReadOnlySpan<double> middles, Span<double> likely)
     {
         var (low, high, at, reach) = (finding.Low.Inches, finding.High.Inches, finding.Middle.Inches, make.Reach);
         switch (finding.Evidence.Kind)
@@ -123,24 +129,54 @@ internal static class MethodErrors
             case EvidenceKind.ScannerEdges:
                 // A pass that goes wrong takes both edges with it: off by much, its edges as far apart as they should be but for a little.
                 var width = high - low - (2 * reach);
+                var close = (1 - WildShare) / (ScannerEdge * ScannerEdge * 2 * Math.PI) * Math.Exp(-0.25 * width * width / (ScannerEdge * ScannerEdge));
                 var wild = WildShare * Bell(width, 2 * ScannerEdge) / ScannerWild / Math.Sqrt(2 * Math.PI);
-                var close = (1 - WildShare) / (ScannerEdge * ScannerEdge * 2 * Math.PI);
-                return middle =>
-                {
-                    var (left, right, off) = (low - (middle - reach), high - (middle + reach), (at - middle) / ScannerWild);
-                    var squares = ((left * left) + (right * right)) / (ScannerEdge * ScannerEdge);
-                    return (squares < BellEnds ? close * Math.Exp(-0.5 * squares) : 0) + (wild * Math.Exp(-0.5 * off * off)) + ScannerRest;
-                };
+                Bells(middles, at, close, ScannerEdge / Math.Sqrt(2), wild, ScannerRest, likely);
+                return;
             case EvidenceKind.ScannerCentre:
-                return middle => ((1 - WildShare) * Bell(at - middle, ScannerEdge)) + (WildShare * Bell(at - middle, ScannerWild)) + ScannerRest;
+                Bells(middles, at, (1 - WildShare) * Peak(ScannerEdge), ScannerEdge, WildShare * Peak(ScannerWild), ScannerRest, likely);
+                return;
             case EvidenceKind.Magnet or EvidenceKind.ProbeHit:
-                return middle => (ScrewInFace * Face(Math.Abs(at - middle), reach) / (2 * reach)) + ((1 - ScrewInFace) / Spacing);
+                // In the face it is likely, beside it hardly, and between the two lies a soft edge.
+                TensorPrimitives.Subtract(middles, at, likely);
+                TensorPrimitives.Abs(likely, likely);
+                TensorPrimitives.Subtract(reach, likely, likely);
+                TensorPrimitives.Divide(likely, FaceEdge, likely);
+                TensorPrimitives.Sigmoid<double>(likely, likely);
+                TensorPrimitives.Multiply(likely, ScrewInFace / (2 * reach), likely);
+                TensorPrimitives.Add(likely, (1 - ScrewInFace) / Spacing, likely);
+                return;
             case EvidenceKind.Knock:
-                return middle => (KnockShare * Bell(at - middle, KnockSpread)) + ((1 - KnockShare) / Spacing);
+                Bell(middles, at, KnockSpread, likely);
+                TensorPrimitives.Multiply(likely, KnockShare * Peak(KnockSpread), likely);
+                TensorPrimitives.Add(likely, (1 - KnockShare) / Spacing, likely);
+                return;
             default:
-                return _ => 1;
+                likely.Fill(1);
+                return;
         }
     }
 
-    private static double Face(double off, double reach) => 1 / (1 + Math.Exp((off - reach) / 0.05));
+    // A narrow bell over a wide one over what is never quite ruled out.
+    private static void Bells(ReadOnlySpan<double> middles, double at, double narrow, double spread, double wide, double rest, Span<double> likely)
+    {
+        Span<double> tail = new double[middles.Length];
+        Bell(middles, at, ScannerWild, tail);
+        Bell(middles, at, spread, likely);
+        for (var i = 0; i < likely.Length; i++)
+        {
+            likely[i] = (narrow * likely[i]) + (wide * tail[i]) + rest;
+        }
+    }
+
+    // A bell of height 1.
+    private static void Bell(ReadOnlySpan<double> middles, double at, double spread, Span<double> bell)
+    {
+        TensorPrimitives.Subtract(middles, at, bell);
+        TensorPrimitives.Multiply(bell, bell, bell);
+        TensorPrimitives.Multiply(bell, -0.5 / (spread * spread), bell);
+        TensorPrimitives.Exp<double>(bell, bell);
+    }
+
+    private static double Peak(double spread) => 1 / (spread * Math.Sqrt(2 * Math.PI));
 }

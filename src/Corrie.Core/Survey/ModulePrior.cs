@@ -1,3 +1,5 @@
+using System.Numerics.Tensors;
+
 namespace Corrie.Core.Survey;
 
 /// <summary>
@@ -22,10 +24,26 @@ internal sealed class ModulePrior
     {
         this.spacing = spacing;
         this.known = known;
-        // How a member off its module by a step, and the start of the module, look from each other: once for all places.
-        kernel = [.. Enumerable.Range(0, Starts).Select(i => (OnModule * Bell(Off(spacing * i / Starts), Framers)) + ((1 - OnModule) / spacing))];
-        logs = [.. known.Select(k => Enumerable.Range(0, Starts)
-            .Select(s => k.Presence * Math.Log((OnModule * Bell(Off(k.Mark - (spacing * s / Starts)), Framers + 0.08)) + ((1 - OnModule) / spacing))).ToArray())];
+        // How a member off its module by a step, and the start of the module, look from each other: once for all places, and twice round so that
+        // a stretch of it begins at any start.
+        kernel = new double[2 * Starts];
+        Density([.. Enumerable.Range(0, 2 * Starts).Select(i => Off(spacing * (i % Starts) / Starts))], Framers, kernel);
+        logs = [.. known.Select(k =>
+        {
+            var log = new double[Starts];
+            var off = Off(k.Mark);
+            for (var s = 0; s < Starts; s++)
+            {
+                log[s] = off;
+                off -= spacing / Starts;
+                off += off < -spacing / 2 ? spacing : 0;
+            }
+
+            Density(log, Framers + 0.08, log);
+            TensorPrimitives.Log(log, log);
+            TensorPrimitives.Multiply(log, k.Presence, log);
+            return log;
+        })];
     }
 
     /// <summary>How dense members are at each point of a grid, by the inch, from all that is known farther than 2 in from a mark.</summary>
@@ -37,13 +55,14 @@ internal sealed class ModulePrior
     {
         var table = Table(k => Math.Abs(k.Mark - mark) > 2);
         var density = new double[points];
-        for (var i = 0; i < points; i++)
+        var at = start / spacing * Starts;
+        at -= Math.Floor(at / Starts) * Starts;
+        for (var i = 0; i < points; i++, at += Belief.Step / spacing * Starts)
         {
-            var at = (start + (i * Belief.Step)) / spacing * Starts;
-            var low = Math.Floor(at);
+            at -= at >= Starts ? Starts : 0;
+            var low = (int)at;
             var share = at - low;
-            var a = (int)(((low % Starts) + Starts) % Starts);
-            density[i] = (table[a] * (1 - share)) + (table[(a + 1) % Starts] * share);
+            density[i] = (table[low] * (1 - share)) + (table[(low + 1) % Starts] * share);
         }
 
         return density;
@@ -79,35 +98,34 @@ internal sealed class ModulePrior
         {
             if (counts(known[k]))
             {
-                for (var s = 0; s < Starts; s++)
-                {
-                    weights[s] += logs[k][s];
-                }
+                TensorPrimitives.Add(weights, logs[k], weights);
             }
         }
 
-        var most = weights.Max();
-        var total = 0d;
-        for (var s = 0; s < Starts; s++)
-        {
-            weights[s] = Math.Exp(weights[s] - most);
-            total += weights[s];
-        }
+        TensorPrimitives.Subtract(weights, TensorPrimitives.Max<double>(weights), weights);
+        TensorPrimitives.Exp(weights, weights);
+        TensorPrimitives.Divide(weights, TensorPrimitives.Sum<double>(weights), weights);
 
         var table = new double[Starts];
         for (var s = 0; s < Starts; s++)
         {
-            var weight = weights[s] / total;
-            if (weight > 1e-3)
+            if (weights[s] > 1e-3)
             {
-                for (var i = 0; i < Starts; i++)
-                {
-                    table[i] += weight * kernel[(i - s + Starts) % Starts];
-                }
+                TensorPrimitives.MultiplyAdd(kernel.AsSpan((Starts - s) % Starts, Starts), weights[s], table, table);
             }
         }
 
         return table;
+    }
+
+    // How dense members are by how far they are off the module, by the inch.
+    private void Density(ReadOnlySpan<double> off, double spread, Span<double> density)
+    {
+        TensorPrimitives.Multiply(off, off, density);
+        TensorPrimitives.Multiply(density, -0.5 / (spread * spread), density);
+        TensorPrimitives.Exp<double>(density, density);
+        TensorPrimitives.Multiply(density, OnModule / (spread * Math.Sqrt(2 * Math.PI)), density);
+        TensorPrimitives.Add(density, (1 - OnModule) / spacing, density);
     }
 
     // How far a distance is off a whole number of spacings, to the nearer side.
@@ -116,6 +134,4 @@ internal sealed class ModulePrior
         var off = distance % spacing;
         return off > spacing / 2 ? off - spacing : off < -spacing / 2 ? off + spacing : off;
     }
-
-    private static double Bell(double off, double spread) => Math.Exp(-0.5 * off * off / (spread * spread)) / (spread * 2.5066282746310002);
 }

@@ -61,14 +61,14 @@ public class BeliefTests
     [Fact]
     public void Without_a_fact_nothing_is_bounded()
     {
-        var belief = new Belief([new Make(1, 1.5, 1)], [new Spans([(0, 4)])], 0, [Enumerable.Repeat(1d, 129).ToArray()], bounded: false);
+        var belief = new Belief([new Make(1, 1.5, 1)], [new Spans([(0, 4)])], 0, [new(0, [.. Enumerable.Repeat(1d, 129)])], bounded: false);
         Assert.Equal(double.PositiveInfinity, belief.Worst(2));
         Assert.Equal(2.5, belief.BestMark(2.5));
     }
 
     /// <summary>
     /// What a way of finding says is a density of where it says it: over all the places where a scanner, a magnet or a knuckle could have spoken of
-    /// one member it adds up to one, but for what is reckoned for sheer nonsense.
+    /// one member it adds up to one, but for what is taken for sheer nonsense.
     /// </summary>
     [Theory]
     [InlineData(EvidenceKind.ScannerCentre)]
@@ -80,7 +80,7 @@ public class BeliefTests
         var sum = 0d;
         for (var at = -8d; at < 8; at += Comb)
         {
-            sum += Comb * MethodErrors.Present([Finding(kind, 50 + at, 50 + at)], make)(50);
+            sum += Comb * Likely(50, make, Finding(kind, 50 + at, 50 + at));
         }
 
         Assert.Equal(1, sum, 0.02);
@@ -96,7 +96,7 @@ public class BeliefTests
         {
             for (var high = -4d; high < 4; high += Step)
             {
-                sum += Step * Step * MethodErrors.Present([Finding(EvidenceKind.ScannerEdges, 49.25 + low, 50.75 + high)], make)(50);
+                sum += Step * Step * Likely(50, make, Finding(EvidenceKind.ScannerEdges, 49.25 + low, 50.75 + high));
             }
         }
 
@@ -109,9 +109,9 @@ public class BeliefTests
     [InlineData(EvidenceKind.Magnet, 0.2, 1.2)]
     public void Nearer_is_likelier_than_farther_and_the_same_to_both_sides(EvidenceKind kind, double near, double far)
     {
-        var likely = MethodErrors.Present([Finding(kind, 50, 50)], new Make(1, 1.5, 1));
-        Assert.True(likely(50 + near) > likely(50 + far));
-        Assert.Equal(likely(50 + near), likely(50 - near), 1e-9);
+        double At(double middle) => Likely(middle, new(1, 1.5, 1), Finding(kind, 50, 50));
+        Assert.True(At(50 + near) > At(50 + far));
+        Assert.Equal(At(50 + near), At(50 - near), 1e-9);
     }
 
     [Fact]
@@ -120,8 +120,8 @@ public class BeliefTests
         var make = new Make(1, 1.5, 1);
         double Ratio(int passes)
         {
-            var likely = MethodErrors.Present([.. Enumerable.Repeat(Finding(EvidenceKind.ScannerCentre, 50, 50), passes)], make);
-            return likely(50) / likely(50.2);
+            var findings = Enumerable.Repeat(Finding(EvidenceKind.ScannerCentre, 50, 50), passes).ToArray();
+            return Likely(50, make, findings) / Likely(50.2, make, findings);
         }
 
         Assert.True(Ratio(2) > Ratio(1));
@@ -155,6 +155,13 @@ public class BeliefTests
         new Evidence("e", kind, Axis.Across, Datum.LeftCorner, Length.FromInches(low), null, null, Length.Zero, null, ToldMaterial.Nothing, false, false, false, "somebody"),
         Length.FromInches(low), Length.FromInches(high), Length.Zero);
 
+    private static double Likely(double middle, Make make, params Sounding[] findings)
+    {
+        var likely = new double[1];
+        MethodErrors.Present(findings, make, [middle], likely);
+        return likely[0];
+    }
+
     // Every middle in an interval as likely as any other.
     private static Belief Flat(IReadOnlyList<Make> makes, IReadOnlyList<(double From, double To)> middles)
     {
@@ -163,7 +170,7 @@ public class BeliefTests
             makes,
             [.. middles.Select(m => new Spans([m]))],
             -2,
-            [.. makes.Select((make, n) => Enumerable.Range(0, Points).Select(i => -2 + (i * Belief.Step) is var x && x >= middles[n].From && x <= middles[n].To ? make.Prior : 0).ToArray())],
+            [.. makes.Select((make, n) => new Strip(0, [.. Enumerable.Range(0, Points).Select(i => -2 + (i * Belief.Step) is var x && x >= middles[n].From && x <= middles[n].To ? make.Prior : 0)]))],
             bounded: true);
     }
 }
