@@ -10,7 +10,7 @@ const page = await site.as('ines');
 const shots = {
   'wall-front': '/jobs/6/place?view=front', 'wall-behind': '/jobs/6/hang?view=behind', 'wall-side': '/jobs/3/place?view=side', 'wall-above': '/jobs/4/fix?view=above',
   survey: '/jobs/6/survey?view=behind', section: '/jobs/1/survey?view=side', practice: '/practice/2?did=s34;s62;p955040;p949960;p1349248;p1344168&done=true', 'wall-metric': '/jobs/5/place?view=front', jobs: '/jobs', catalogue: '/catalogue/mount', item: '/catalogue/mount/m-tilt24',
-  sheet: '/jobs/6/sheet', row: '/jobs/7/place?view=front&item=d2', 'row-behind': '/jobs/7/fix?view=behind&item=m2', new: '/jobs/new', history: '/jobs/2/history', people: '/people',
+  sheet: '/jobs/6/sheet', row: '/jobs/7/place?view=front&item=d2', 'row-behind': '/jobs/7/fix?view=behind&item=m2', new: '/jobs/new', history: '/jobs/2/history', people: '/people', figures: '/figures',
 };
 // A history with something in it: an evening's work on a wall that is in no other picture.
 await page.goto(site.base + '/jobs/2/survey?view=behind');
@@ -32,7 +32,4 @@ await page.setViewportSize({ width: 390, height: 844 });
 await page.goto(site.base + '/jobs/6/place?view=front');
 await page.waitForTimeout(250);
 await page.screenshot({ path: `${folder}phone.png` });
-const door = await (await site.browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage();
-await door.goto(site.base + '/sign-in');
-await door.screenshot({ path: `${folder}sign-in.png` });
 await site.stop();

@@ -60,6 +60,9 @@ internal static class WebBench
 
     private static async Task Anew(HttpClient client, string url, Func<Task<double>> empty)
     {
+        Console.WriteLine("The sign-in page, for somebody who is signed in: what the way in and out costs by itself:");
+        await Load(client, url + "/sign-in?anew=", 8, Warm, differ: true);
+        await Report("/sign-in", "/s", () => Load(client, url + "/sign-in?anew=", 8, Turn, differ: true), empty);
         Console.WriteLine("The same written anew for every request:");
         foreach (var page in new[] { "/jobs/6/place?view=front", "/jobs/6/survey?view=behind" })
         {

@@ -109,9 +109,10 @@ public static class Surveyor
     /// <param name="wall">The wall.</param>
     /// <param name="point">The point's name.</param>
     /// <returns>Its name in words; the point itself where nothing is called so.</returns>
-    public static string Name(Wall wall, string point) => point.Split('/') switch
+    public static Phrase Name(Wall wall, string point) => point.Split('/') switch
     {
-        ["studs", var id] => "stud " + id,
+        // Nobody has named it: where it stands tells it from the others.
+        ["studs", var id] => wall.Studs.FirstOrDefault(s => s.Id == id) is { } stud ? Phrase.Of($"stud at {stud.Centre}") : "a stud that is gone",
         [var id] when wall.Features.FirstOrDefault(f => f.Id == id) is { } feature => feature.Name,
         _ => Datum.Of(wall).FirstOrDefault(d => d.Id == point)?.Name ?? point,
     };
@@ -217,7 +218,7 @@ public static class Surveyor
     private static MeasuredReading Deciding(AdjustedNetwork network, IReadOnlyList<MeasuredReading> suspects) =>
         suspects.OrderBy(s => network.Readings.Count(r => r.Reading.From == s.From && r.Reading.To == s.To)).ThenBy(s => s.Value.Abs).ThenBy(s => s.Id, StringComparer.Ordinal).First();
 
-    private static Phrase Words(Wall wall, MeasuredReading r) => $"{Name(wall, r.From)} to {Name(wall, r.To)} {r.Value}{(r.OtherFace ? " on the other face" : string.Empty)}";
+    private static Phrase Words(Wall wall, MeasuredReading r) => $"{Name(wall, r.From)} to {Name(wall, r.To)} = {r.Value}{(r.OtherFace ? " on the other face" : string.Empty)}";
 
     private static IEnumerable<Finding> Twice(Surveyed surveyed)
     {

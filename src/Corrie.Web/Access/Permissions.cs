@@ -47,4 +47,19 @@ public static class Permissions
 
     /// <summary>Whether a role may do something.</summary>
     public static bool May(this Role role, Permission permission) => Table[role].Contains(permission);
+
+    /// <summary>All that a role may do, in words.</summary>
+    public static string Words(this Role role) => string.Join(", ", Enum.GetValues<Permission>().Where(p => role.May(p)).Select(p => p switch
+    {
+        Permission.ReadJobs => role == Role.Client ? "read own site" : "read",
+        Permission.EditJobs => "plan",
+        Permission.UndoOthers => "take back others' changes",
+        Permission.StartJobs => "start jobs",
+        Permission.SeeOriginals => "see original photos",
+        Permission.ReadCatalogue => "look things up in the catalogue",
+        Permission.EditCatalogue => "change the catalogue",
+        Permission.EditPolicy => "set the company's figures",
+        Permission.ManagePeople => "add people",
+        _ => throw new ArgumentOutOfRangeException(nameof(role), p, "A permission without words."),
+    }));
 }

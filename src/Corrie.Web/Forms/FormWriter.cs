@@ -113,7 +113,7 @@ public sealed class FormWriter(FormPage page)
         foreach (var (key, row) in (map ?? []).OrderBy(r => Rank(r.Value)).ThenBy(r => r.Key, StringComparer.Ordinal))
         {
             var here = Pointer.Join(path, key);
-            var (name, figures) = Summary(item, row as JsonObject);
+            var (name, figures) = FieldText.Row(item, row as JsonObject, page.Style);
             if (!Pointer.Covers(here, page.Open) && !Refused(here))
             {
                 // A wall has many things: the questions of one are written when somebody asks for them.
@@ -249,23 +249,6 @@ public sealed class FormWriter(FormPage page)
     private string? Other(Shape shape, JsonNode? value) => shape is LengthShape length && value is not null
         ? length.Read(value, Place.Nowhere).Show(page.Style.System == UnitSystem.Inches ? LengthStyle.Millimetres : LengthStyle.Inches).ToString()
         : null;
-
-    // A row is called by its name, or by its first words; its first lengths say which one it is.
-    private (string Name, string Figures) Summary(Shape item, JsonObject? row)
-    {
-        List<(Member Member, string Text)> filled =
-        [
-            .. from m in ((IGroup)item).Members
-               where row?[m.Name] is JsonValue && m.Name != "order"
-               let value = row![m.Name]!
-               select (m, m.Shape is IChoice ? Choices.Spoken(value.ToString()) : FieldText.Of(m.Shape, value, page.Style)),
-        ];
-        var named = filled.FirstOrDefault(f => f.Member.Name == "name");
-        var head = named.Text is { Length: > 0 } ? named : filled.FirstOrDefault();
-        var figures = filled.Where(f => f.Member != head.Member && f.Text.Length > 0 && f.Member.Shape is LengthShape or IChoice).Take(2)
-            .Select(f => f.Member.Shape is LengthShape ? $"{FieldText.Spoken(f.Member.Name)} {f.Text}" : f.Text);
-        return (head.Member is null ? item.Says : head.Member.Shape is LengthShape ? $"{FieldText.Spoken(head.Member.Name)} {head.Text}" : head.Text, string.Join(", ", figures));
-    }
 
     private bool Refused(string path) => page.Problems.Keys.Any(k => Pointer.Covers(path, k));
 

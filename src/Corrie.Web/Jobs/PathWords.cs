@@ -12,7 +12,10 @@ namespace Corrie.Web.Jobs;
 public static class PathWords
 {
     /// <summary>What a part is called.</summary>
-    public static string Name(string path, JsonObject document)
+    /// <param name="path">The part.</param>
+    /// <param name="document">The sheet as it is: a row of a list is called by what stands in it now.</param>
+    /// <param name="style">The reader's units.</param>
+    public static string Name(string path, JsonObject document, LengthStyle style)
     {
         if (path.Length == 0)
         {
@@ -26,10 +29,10 @@ public static class PathWords
             var name = Pointer.Get(document, holder + "/name")?.ToString();
             var only = keys[0] == "walls" && document["walls"] is JsonObject { Count: 1 };
             var called = name is { Length: > 0 } ? name : keys[0] == "walls" ? "wall " + key.TrimStart('w') : $"{Pointer.Get(document, holder + "/kind") ?? "thing"} {key}";
-            return keys.Count == 2 ? called : only ? Within(path, document, 2) : $"{called}, {Within(path, document, 2)}";
+            return keys.Count == 2 ? called : only ? Within(path, document, 2, style) : $"{called}, {Within(path, document, 2, style)}";
         }
 
-        return Within(path, document, 0);
+        return Within(path, document, 0, style);
     }
 
     /// <summary>A value in a few words.</summary>
@@ -45,7 +48,7 @@ public static class PathWords
         JsonValue v when v.TryGetValue<bool>(out var yes) => yes ? "yes" : "no",
         JsonObject group when group["picture"] is not null => "a photo of " + group["of"],
         JsonObject group when group["at"] is { } at && group["kind"] is { } kind => $"{kind} at {Value(at, style)}",
-        JsonObject group when group["value"] is { } length && group["from"] is { } from => $"{Point(from, path, plan)} to {Point(group["to"], path, plan)} {Value(length, style)}",
+        JsonObject group when group["value"] is { } length && group["from"] is { } from => $"{Point(from, path, plan, style)} to {Point(group["to"], path, plan, style)}: {Value(length, style)}",
         JsonObject group when group["name"] is { } name => name.ToString(),
         JsonObject group when group["product"]?["name"] is { } product => product.ToString(),
         JsonObject group when group["kind"] is { } kind => $"a {kind}",
@@ -58,7 +61,7 @@ public static class PathWords
     };
 
     // The description of the last part that has words of its own, and the name of the row that it is in.
-    private static string Within(string path, JsonObject document, int from)
+    private static string Within(string path, JsonObject document, int from, LengthStyle style)
     {
         var keys = Pointer.Split(path);
         var words = new List<string>();
@@ -70,7 +73,7 @@ public static class PathWords
             var shape = JobForm.At(here, document);
             if (inMap)
             {
-                words.Add(Pointer.Get(document, here + "/name")?.ToString() is { Length: > 0 } name ? name : i == keys.Count - 1 ? shape?.Says ?? keys[i] : $"{One(shape?.Says)} {keys[i]}");
+                words.Add(Row(shape, Pointer.Get(document, here) as JsonObject, style, i == keys.Count - 1 ? null : keys[i + 1]));
             }
             else if (i == keys.Count - 1)
             {
@@ -83,9 +86,20 @@ public static class PathWords
         return string.Join(", ", words);
     }
 
+    // A key tells nobody anything: a layer is called by its name, a piece of evidence by what was done, a stud by where it stands. Where that
+    // is what was set, or all of the row, the value says it.
+    private static string Row(Shape? shape, JsonObject? row, LengthStyle style, string? member)
+    {
+        var words = shape is null ? "part" : member is null ? shape.Says : One(shape.Says);
+        return row?["name"]?.ToString() is { Length: > 0 } name ? name
+            : member is not null && (shape as IGroup)?.Members.FirstOrDefault(m => m.Name != "state" && m.Shape is LengthShape or IChoice && row?[m.Name] is JsonValue) is { } telling && telling.Name != member
+                ? $"{words}, {(telling.Shape is IChoice ? Choices.Spoken(row![telling.Name]!.ToString()) : $"{FieldText.Spoken(telling.Name)} {FieldText.Of(telling.Shape, row![telling.Name], style)}")}"
+            : words;
+    }
+
     private static string One(string? says) => says is null ? "part" : says.StartsWith("a ", StringComparison.Ordinal) ? says[2..] : says;
 
-    private static string Point(JsonNode? key, string path, JobPlan? plan) => key is null ? "somewhere"
-        : plan is not null && Pointer.Split(path) is ["walls", var wall, ..] && plan.Survey(wall) is { } surveyed ? Surveyor.Name(surveyed.Wall, key.ToString())
+    private static string Point(JsonNode? key, string path, JobPlan? plan, LengthStyle style) => key is null ? "somewhere"
+        : plan is not null && Pointer.Split(path) is ["walls", var wall, ..] && plan.Survey(wall) is { } surveyed ? Surveyor.Name(surveyed.Wall, key.ToString()).Say(style)
         : key.ToString();
 }

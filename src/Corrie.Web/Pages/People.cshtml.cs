@@ -38,18 +38,6 @@ public sealed class PeopleModel(CurrentUser user, Passwords passwords, TimeProvi
     /// <summary>The time.</summary>
     public DateTimeOffset Now => time.GetUtcNow();
 
-    /// <summary>What a role may do, in words.</summary>
-    public string May(Role role) => string.Join(", ", Enum.GetValues<Permission>().Where(p => role.May(p)).Select(p => p switch
-    {
-        Permission.ReadJobs => role == Data.Role.Client ? "read own site" : "read",
-        Permission.EditJobs => "plan",
-        Permission.UndoOthers => "take back others' changes",
-        Permission.StartJobs => "start jobs",
-        Permission.EditCatalogue => "change the catalogue",
-        Permission.ManagePeople => "add people",
-        _ => null,
-    }).Where(words => words is not null));
-
     /// <summary>Shows the list.</summary>
     public void OnGet()
     {

@@ -80,7 +80,7 @@ public sealed class HistoryModel(CurrentUser user) : PageModel
             .. job.Ledger.Entries.Reverse().SkipWhile(e => e.Seq >= Before).Take(Most).Select(e => new HistoryLine(
                 e,
                 names.GetValueOrDefault(e.Author, e.Author),
-                PathWords.Name(e.Path, job.Ledger.Document),
+                PathWords.Name(e.Path, job.Ledger.Document, style),
                 e.Undoes is null ? PathWords.Value(e.Path.Length == 0 ? null : job.Ledger.Before(e), style, e.Path, job.Plan) : string.Empty,
                 PathWords.Value(e.Value, style, e.Path, job.Plan),
                 job.Ledger.InForce(e))),
