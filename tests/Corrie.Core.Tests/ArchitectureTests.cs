@@ -39,7 +39,7 @@ public class ArchitectureTests
         {
             Assert.Contains(s.Step, WorkStep.All);
             Assert.All(s.Kinds, k => Assert.Equal(s.Id, k.Stage));
-            Assert.All(s.Kinds, k => Assert.StartsWith(k.Stage == SurveyFindings.Stage ? "survey." : s.Step.Word + ".", k.Code));
+            Assert.All(s.Kinds, k => Assert.StartsWith(s.Id.Word + ".", k.Code));
         });
         Assert.Equal(FindingCatalogue.All.Count, FindingCatalogue.All.Select(k => k.Code).Distinct().Count());
         Assert.Equal(Stages.Parts.Count, Stages.Parts.Select(p => (p.Holder, p.Name)).Distinct().Count());

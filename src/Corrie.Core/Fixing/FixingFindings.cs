@@ -14,6 +14,18 @@ public static class FixingFindings
         "a bolt is off its member's centre by more than width/2 - 1.5 D, less the uncertainty of that centre",
         "The wood splits, or the bolt comes out at the side.", Source.Nds("12.5.1"));
 
+    /// <summary>Into an opening.</summary>
+    public static readonly FindingKind ThroughOpening = new(
+        Stage, "fix.through-opening", Severity.FinalStop, "Hole into an opening",
+        "a hole falls into a window, a door or a fireplace, to the outer edge of its casing",
+        "There is glass, passage or fire, and nothing that holds.", Source.Arithmetic);
+
+    /// <summary>Two holes too near.</summary>
+    public static readonly FindingKind HolesNear = new(
+        Stage, "fix.holes-near", Severity.Stop, "Holes too near each other",
+        "two planned holes are under 4 diameters apart, the larger diameter counting",
+        "The wood between them splits, and neither holds.", Source.Nds("12.5.1"));
+
     /// <summary>Too short.</summary>
     public static readonly FindingKind TooShort = new(
         Stage, "fix.too-short", Severity.Stop, "Bolt too short",
@@ -65,6 +77,6 @@ public static class FixingFindings
     /// <summary>All of them, in the order of the catalogue.</summary>
     public static IReadOnlyList<FindingKind> All { get; } =
     [
-        EdgeDistance, TooShort, TooLong, DemandOverCapacity, WrongForWall, BoredCrossing, Pilot, RatingUnknown, Engineer,
+        EdgeDistance, ThroughOpening, HolesNear, TooShort, TooLong, DemandOverCapacity, WrongForWall, BoredCrossing, Pilot, RatingUnknown, Engineer,
     ];
 }

@@ -65,7 +65,12 @@ public sealed class FixingStage : IStage
                     work.Add(FixingCheck.Check(input, result));
                     if (input.Wall.Kind != WallKind.Masonry)
                     {
-                        work.Add(HoleCheck.Each(input.Survey, input.Policy, BoltPlan.Holes(result), input.Fastener.Diameter));
+                        work.Add(HoleCheck.Each(input.Survey, BoltPlan.Holes(result), input.Fastener.Diameter));
+                    }
+
+                    foreach (var bolt in result.Bolts)
+                    {
+                        work.Add(new WallHole(bolt.Part, bolt.X, bolt.Y, input.Fastener.Hole > Length.Zero ? input.Fastener.Hole : input.Fastener.Diameter, result.DrillDepth));
                     }
 
                     BoltPlan.Mark(work, input, result);

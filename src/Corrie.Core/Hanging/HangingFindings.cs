@@ -57,6 +57,18 @@ public static class HangingFindings
         "by the catalogue a row of holes lies above or below the plate that it is in",
         "A hole that is not there holds nothing, and the pull on the others is then wrong.", Source.Arithmetic);
 
+    /// <summary>Beyond the wall.</summary>
+    public static readonly FindingKind Outside = new(
+        Stage, "hang.outside", Severity.Stop, "Beyond the wall",
+        "a plate, an arm or a hole lies beyond the wall's end, its ceiling or its floor; a caution where a plate shows beside its display",
+        "There is nothing to hold it.", Source.Arithmetic, Severity.Caution);
+
+    /// <summary>Two bodies in one place.</summary>
+    public static readonly FindingKind BodiesMeet = new(
+        Stage, "hang.bodies-meet", Severity.Stop, "Two things in one place",
+        "a plate or an arm is where something else is, or will be",
+        "Two solid things cannot share a place.", Source.Arithmetic);
+
     /// <summary>Arms show.</summary>
     public static readonly FindingKind ArmsShow = new(
         Stage, "hang.arms-show", Severity.Caution, "Arms show",
@@ -96,7 +108,7 @@ public static class HangingFindings
     /// <summary>All of them, in the order of the catalogue.</summary>
     public static IReadOnlyList<FindingKind> All { get; } =
     [
-        Overloaded, PatternMisfit, SizeMisfit, WrongWall, ChainDisagrees, CentreOutOfSlide, OneStudOnly, RowOffPlate, ArmsShow, ArmHolesDiffer,
+        Overloaded, PatternMisfit, SizeMisfit, WrongWall, ChainDisagrees, CentreOutOfSlide, OneStudOnly, RowOffPlate, Outside, BodiesMeet, ArmsShow, ArmHolesDiffer,
         NoAdjustmentLeft, NoRoomAbove, HeightFixed, HardToReach,
     ];
 }

@@ -40,11 +40,12 @@ public sealed class HangingStage : IStage
             }
 
             var load = new Same<(string Name, Mass Mass)>([.. sheet.AllCarried(item).Select(c => (c == hung ? "display" : c.Name, c.Product?.Mass ?? default))]);
-            var input = new Hanging(surveyed, mount, item.Get(HangingChoice.Part)!, display, hung.Get(PlacementChoice.Part)!, placed, load, item.Bolt()?.Diameter ?? sheet.Policy.UsualBolt, hung.Id, sheet.Policy);
+            var input = new Hanging(surveyed, mount, item.Get(HangingChoice.Part)!, display, hung.Get(PlacementChoice.Part)!, placed, load, item.Bolt()?.Diameter ?? sheet.Policy.UsualBolt, hung.Id, sheet.RootOf(item).Id, sheet.Policy);
             plan.Work(Result, item.Id, wall.Id, input, static (work, input) =>
             {
                 var layout = PlateLayer.Lay(input);
                 work.Add(HangingCheck.Check(input, layout));
+                Bodies(work, input, layout);
                 Marks(work, input, layout);
                 return layout;
             });
@@ -115,6 +116,16 @@ public sealed class HangingStage : IStage
         ? Phrase.Of("the display's centre is on the plate's")
         : Phrase.Of($"the display slides {slide.Abs} to the {slide.Side()} seen from the front, {(-slide).Side()} seen from its back");
 
+    private static void Bodies(Worksheet work, Hanging input, PlateLayout layout)
+    {
+        var mount = input.Mount;
+        work.Add(new Body("plate", "plate", BodyRole.Plate, layout.Plate, Length.Zero, mount.PlateThickness) { Assembly = input.Assembly });
+        foreach (var arm in layout.Arms)
+        {
+            work.Add(new Body("arms", "arm", BodyRole.Arm, arm, mount.PlateThickness, Length.Max(mount.PlateThickness, mount.DepthParked)) { Assembly = input.Assembly });
+        }
+    }
+
     private static void Marks(Worksheet work, Hanging input, PlateLayout layout)
     {
         work.Add(new Mark("hook-line", "Hook line", null, layout.HookLine, layout.Chains.Single(c => c.From == input.Choice.Reference).Say(), MarkPhase.LevelLines, MarkViews.Behind, MarkLook.Chalk) { Follows = input.DisplayId });
@@ -137,9 +148,10 @@ public sealed class HangingStage : IStage
 /// <param name="Load">All that hangs on the mount, by name and weight.</param>
 /// <param name="Bolt">Shank diameter of the bolts.</param>
 /// <param name="DisplayId">Key of the display.</param>
+/// <param name="Assembly">Key of the lowest thing that carries it all.</param>
 /// <param name="Policy">The company's figures.</param>
 internal sealed record Hanging(
-    Surveyed Survey, Mount Mount, HangingChoice Choice, Display Display, PlacementChoice Placement, PlacementResult Placed, Same<(string Name, Mass Mass)> Load, Length Bolt, string DisplayId, Policy Policy)
+    Surveyed Survey, Mount Mount, HangingChoice Choice, Display Display, PlacementChoice Placement, PlacementResult Placed, Same<(string Name, Mass Mass)> Load, Length Bolt, string DisplayId, string Assembly, Policy Policy)
 {
     /// <summary>The wall, its readings worked in.</summary>
     public Wall Wall => Survey.Wall;

@@ -4,6 +4,7 @@ using Corrie.Core.Hanging;
 using Corrie.Core.Placement;
 using Corrie.Core.Planning;
 using Corrie.Core.Survey;
+using Corrie.Core.WholePlan;
 
 namespace Corrie.Core.Jobs;
 
@@ -17,6 +18,7 @@ public static class Stages
         new PlacementStage(),
         new HangingStage(),
         new FixingStage(),
+        new WholePlanStage(),
     ];
 
     /// <summary>The steps of the page that have a stage, from left to right.</summary>

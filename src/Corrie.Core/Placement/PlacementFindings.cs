@@ -32,9 +32,16 @@ public static class PlacementFindings
     /// <summary>Does not fit.</summary>
     public static readonly FindingKind OutOfRoom = new(
         Stage, "place.out-of-room", Severity.Stop, "Does not fit there",
-        "the outer edge passes the ceiling, a beam, a corner, a window or a door",
+        "the outer edge passes the ceiling, a beam, a shelf, a corner, a window or a door, or two things are in one place",
         "Two solid things cannot share a place.",
         Source.Arithmetic);
+
+    /// <summary>Covers what is used.</summary>
+    public static readonly FindingKind Covers = new(
+        Stage, "place.covers", Severity.Stop, "Covers what is used",
+        "something that is planned covers a switch, a thermostat, a vent, a valve or another control, or a plate lies on an outlet; a caution where an outlet stays in use behind a display",
+        "Nobody reaches it any more, in a hurry least of all.",
+        Source.CommonPractice, Severity.Caution);
 
     /// <summary>Over a fireplace.</summary>
     public static readonly FindingKind OverFireplace = new(
@@ -81,6 +88,6 @@ public static class PlacementFindings
     /// <summary>All of them, in the order of the catalogue.</summary>
     public static IReadOnlyList<FindingKind> All { get; } =
     [
-        TooHigh, BehindFurniture, GapTooSmall, OutOfRoom, OverFireplace, TooSmall, TooNear, Protrudes, CentresDiffer, NotApproved,
+        TooHigh, BehindFurniture, GapTooSmall, OutOfRoom, Covers, OverFireplace, TooSmall, TooNear, Protrudes, CentresDiffer, NotApproved,
     ];
 }

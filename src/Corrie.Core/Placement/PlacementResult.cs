@@ -35,6 +35,7 @@ public sealed record CentreLine(string Name, Length At);
 /// <param name="Centres">The other centre lines, and how far they are.</param>
 /// <param name="LeastBottom">The lowest bottom edge that keeps the gap to what stands below.</param>
 /// <param name="GapBelow">The least gap that is asked for.</param>
+/// <param name="Ceiling">The foot of what is above it: the ceiling, or something under it.</param>
 public sealed record PlacementResult(
     Rect Outer,
     Rect? Picture,
@@ -42,4 +43,5 @@ public sealed record PlacementResult(
     IReadOnlyList<BudgetLine> Budget,
     IReadOnlyList<CentreLine> Centres,
     Length LeastBottom,
-    Length GapBelow);
+    Length GapBelow,
+    Length Ceiling);

@@ -38,7 +38,7 @@ public sealed class PlacementStage : IStage
             }
 
             // A seat before a wall or a display that is gone watches all the same.
-            var placed = sheet.ThingsOn(wall).Select(i => PlacedThing.Of(i, surveyed)).OfType<PlacedThing>().ToList();
+            var placed = sheet.ThingsOn(wall).Select(i => PlacedThing.Of(i, surveyed, sheet.RootOf(i).Id)).OfType<PlacedThing>().ToList();
             var watched = new Same<Viewer>([.. seats.Where(s => (sheet.Wall(s.Wall) ?? sheet.Walls[0]) == wall).Select(s => sheet.Item(s.For) is null ? s with { For = string.Empty } : s)]);
             var names = new Same<PlacedThing>(placed);
             foreach (var thing in placed)
@@ -50,6 +50,7 @@ public sealed class PlacementStage : IStage
                     var placing = new Placing(wall, thing, mount, [.. seats.Items.Where(s => s.For.Length == 0 || s.For == thing.Id)], others.Items, policy);
                     var result = placing.Result;
                     work.Add(placing.Findings());
+                    work.Add(placing.Body);
                     Marks(work, wall, thing, result, mount is not null || thing.Carried);
                     return result;
                 });

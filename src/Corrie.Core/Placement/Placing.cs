@@ -13,8 +13,9 @@ namespace Corrie.Core.Placement;
 /// <param name="Product">Its product.</param>
 /// <param name="Choice">Where it is wanted.</param>
 /// <param name="Carried">Whether it hangs on something else.</param>
+/// <param name="Assembly">Key of the lowest thing that carries it.</param>
 /// <param name="Outer">Its outer edges.</param>
-internal sealed record PlacedThing(string Id, ProductKind Kind, string Name, Product Product, PlacementChoice Choice, bool Carried, Rect Outer)
+internal sealed record PlacedThing(string Id, ProductKind Kind, string Name, Product Product, PlacementChoice Choice, bool Carried, string Assembly, Rect Outer)
 {
     /// <summary>Whether it shows a picture that somebody watches.</summary>
     public bool IsDisplay => Product is Display;
@@ -22,8 +23,9 @@ internal sealed record PlacedThing(string Id, ProductKind Kind, string Name, Pro
     /// <summary>The thing on its wall.</summary>
     /// <param name="item">The thing.</param>
     /// <param name="wall">The wall, its readings worked in.</param>
+    /// <param name="assembly">Key of the lowest thing that carries it.</param>
     /// <returns>Null as long as product or height lack.</returns>
-    public static PlacedThing? Of(Item item, Wall wall)
+    public static PlacedThing? Of(Item item, Wall wall, string assembly)
     {
         if (item.Product is not ISized sized || item.Get(PlacementChoice.Part) is not { } choice)
         {
@@ -32,7 +34,18 @@ internal sealed record PlacedThing(string Id, ProductKind Kind, string Name, Pro
 
         var bottom = PlacementChoice.BottomOf(choice.Given, choice.Height, sized.Height);
         var across = CentreAcross(wall, choice);
-        return new(item.Id, item.Kind, item.Name, item.Product, choice, item.SaidOn.Length > 0, new(across - sized.Width.Half, bottom, sized.Width, sized.Height));
+        return new(item.Id, item.Kind, item.Name, item.Product, choice, item.SaidOn.Length > 0, assembly, new(across - sized.Width.Half, bottom, sized.Width, sized.Height));
+    }
+
+    /// <summary>Its body.</summary>
+    /// <param name="name">What it is called in findings.</param>
+    /// <param name="mount">The mount that it hangs on, where it does.</param>
+    /// <returns>The body, parked.</returns>
+    public Body Body(string name, Mount? mount)
+    {
+        var depth = ((ISized)Product).Depth;
+        var (from, to) = Kind.Layer == WallLayer.Inside ? (-depth, Length.Zero) : (mount?.DepthParked ?? Length.Zero, (mount?.DepthParked ?? Length.Zero) + depth);
+        return new("body", name, BodyRole.Thing, Outer, from, to) { Assembly = Assembly };
     }
 
     private static Length CentreAcross(Wall wall, PlacementChoice choice) => choice.Over switch
@@ -83,17 +96,21 @@ internal sealed class Placing
             Budget(outer),
             Centres(outer),
             below.Count == 0 ? Length.Zero : below.Max(f => f.Top) + gap,
-            gap);
+            gap,
+            Above(outer).At);
     }
 
     /// <summary>Where it goes.</summary>
     public PlacementResult Result { get; }
 
+    /// <summary>Its body, parked.</summary>
+    public Body Body => thing.Body(what, mount);
+
     /// <summary>Everything that is wrong with that place.</summary>
     /// <returns>The findings; none where all is well.</returns>
     public IEnumerable<Finding> Findings() => thing.Product is Display display && Result.Picture is { } picture
-        ? [.. Room(), .. Collisions(), .. Eyes(display, picture), .. Protruding(display.Depth), .. Fires(), .. Centring(), .. Consent()]
-        : [.. Room(), .. Collisions(), .. Protruding(((ISized)thing.Product).Depth)];
+        ? [.. Room(), .. Eyes(display, picture), .. Protruding(display.Depth), .. Fires(), .. Centring(), .. Consent()]
+        : [.. Room(), .. Protruding(((ISized)thing.Product).Depth)];
 
     // What stands before the wall under the thing, or would be covered by it: its foot is below the thing's middle. What is in the wall or
     // close behind something else has nothing under it.
@@ -103,8 +120,7 @@ internal sealed class Placing
         .. others.Where(o => o.Outer.Overlaps(outer.Left, outer.Right) && o.Outer.Top <= outer.Bottom).Select(o => (o.Name, o.Outer.Bottom, o.Outer.Top)),
     ];
 
-    private static bool StandsBelow(Feature f) =>
-        f.Kind is FeatureKind.Furniture or FeatureKind.Soundbar or FeatureKind.Mantel or FeatureKind.Fireplace or FeatureKind.Other;
+    private static bool StandsBelow(Feature f) => f.Traits.Role == BodyRole.Solid && f.Kind != FeatureKind.Beam;
 
     private static View See(Viewer viewer, Rect picture, Angle tiltDown)
     {
@@ -145,7 +161,7 @@ internal sealed class Placing
 
     private (Length At, string Name) Above(Rect outer)
     {
-        var over = wall.Features.Where(f => f.Kind == FeatureKind.Beam && f.Overlaps(outer.Left, outer.Right)).Select(f => (At: f.Bottom, f.Name))
+        var over = wall.Features.Where(f => f.Traits.Role == BodyRole.Solid && (f.Kind == FeatureKind.Beam || f.Bottom >= outer.CentreY) && f.Overlaps(outer.Left, outer.Right)).Select(f => (At: f.Bottom, f.Name))
             .Concat(others.Where(o => thing.Kind.Layer == WallLayer.Front && o.Outer.Overlaps(outer.Left, outer.Right) && o.Outer.Bottom >= outer.Top).Select(o => (At: o.Outer.Bottom, o.Name)))
             .OrderBy(o => o.At).ToList();
         return over.Count == 0 ? (wall.Height, "ceiling") : over[0];
@@ -160,24 +176,6 @@ internal sealed class Placing
         return centres;
     }
 
-    // Two things of one layer in one place; each pair is said once, by the one that was put on the sheet later.
-    private IEnumerable<Finding> Collisions()
-    {
-        var outer = Result.Outer;
-        foreach (var other in others.Where(o => string.CompareOrdinal(o.Id, thing.Id) < 0 && o.Outer.Overlaps(outer)))
-        {
-            var side = outer.CentreX >= other.Outer.CentreX ? other.Outer.Right - outer.Left : outer.Right - other.Outer.Left;
-            var up = other.Outer.Top - outer.Bottom;
-            var toTheRight = outer.CentreX >= other.Outer.CentreX;
-            yield return PlacementFindings.OutOfRoom.At(
-                new($"over/{other.Id}", toTheRight ? outer.Left : outer.Right, outer.CentreY),
-                $"The {what} and the {other.Name} are in one place: they overlap by {side} sideways and {Length.Min(up, outer.Top - other.Outer.Bottom)} in height.",
-                side <= up
-                    ? new Remedy($"Move the {what} {side} to the {(toTheRight ? "right" : "left")}", $"beside the {other.Name}, centre at {outer.CentreX + (toTheRight ? side : -side)}", choice.CentreAt(outer.CentreX + (toTheRight ? side : -side)))
-                    : new Remedy($"Raise the {what} {up}", $"over the {other.Name}, bottom at {other.Outer.Top}", [choice.BottomAt(other.Outer.Top, outer.Height)]));
-        }
-    }
-
     private IEnumerable<Finding> Room()
     {
         var outer = Result.Outer;
@@ -185,7 +183,8 @@ internal sealed class Placing
         foreach (var f in Below(outer).OrderByDescending(f => f.Top).Take(1))
         {
             var gap = outer.Bottom - f.Top;
-            if (gap >= Result.GapBelow)
+            // Where it stands in one place with that, the whole plan says so.
+            if (gap >= Result.GapBelow || gap < Length.Zero)
             {
                 continue;
             }
@@ -198,25 +197,20 @@ internal sealed class Placing
                     $"bottom at {Result.LeastBottom}, {Result.GapBelow} over the {f.Name}; centre at {outer.CentreY + raise}",
                     [choice.BottomAt(Result.LeastBottom, outer.Height)]),
             ];
-            yield return gap < Length.Zero
-                ? PlacementFindings.BehindFurniture.At(
-                    new("bottom", outer.CentreX, outer.Bottom),
-                    $"The {what}'s bottom at {outer.Bottom} lies {-gap} below the top of the {f.Name} at {f.Top}.", remedies)
-                : PlacementFindings.GapTooSmall.At(
-                    new("bottom", outer.CentreX, outer.Bottom),
-                    $"The gap over the {f.Name} is {gap}; at least {Result.GapBelow} is asked for.", remedies);
+            yield return PlacementFindings.GapTooSmall.At(
+                new("bottom", outer.CentreX, outer.Bottom), $"The gap over the {f.Name} is {gap}; at least {Result.GapBelow} is asked for.", remedies);
         }
 
-        if (outer.Top > ceiling)
+        if (outer.Top > wall.Height)
         {
             var bottom = ceiling - choice.GapAbove - outer.Height;
             yield return PlacementFindings.OutOfRoom.At(
                 new("top", outer.CentreX, outer.Top),
-                $"The {what}'s top at {outer.Top} is {outer.Top - ceiling} above the {ceilingName} at {ceiling}.",
+                $"The {what}'s top at {outer.Top} is {outer.Top - wall.Height} above the ceiling at {wall.Height}.",
                 bottom < Result.LeastBottom ? [] :
                     [new Remedy($"Lower it {outer.Bottom - bottom}", $"bottom at {bottom}", [choice.BottomAt(bottom, outer.Height)])]);
         }
-        else if (ceiling - outer.Top < choice.GapAbove)
+        else if (ceiling >= outer.Top && ceiling - outer.Top < choice.GapAbove)
         {
             yield return PlacementFindings.GapTooSmall.At(
                 new("top", outer.CentreX, outer.Top),
@@ -240,18 +234,6 @@ internal sealed class Placing
                 yield return PlacementFindings.OutOfRoom.At(
                     new(name, edge, outer.CentreY), $"The {what} passes the {name} by {over}.");
             }
-        }
-
-        foreach (var f in wall.Features.Where(f => f.Kind is FeatureKind.Window or FeatureKind.Door && f.Outline.Overlaps(outer)))
-        {
-            var over = Length.Min(outer.Right - f.Left, f.Right - outer.Left);
-            yield return PlacementFindings.OutOfRoom.At(
-                new($"features/{f.Id}", f.Centre < outer.CentreX ? f.Right : f.Left, outer.CentreY),
-                $"The {what} covers the {f.Name} by {over}.",
-                new Remedy(
-                    $"Move it {over} to the {(f.Centre < outer.CentreX ? "right" : "left")}",
-                    $"clear of the {f.Name}, centre at {outer.CentreX + (f.Centre < outer.CentreX ? over : -over)}",
-                    choice.CentreAt(outer.CentreX + (f.Centre < outer.CentreX ? over : -over))));
         }
     }
 

@@ -158,6 +158,11 @@ public sealed class JobSheet : PartHolder
     /// <returns>What it hangs on; null for a wall.</returns>
     public Item? On(Item item) => on.GetValueOrDefault(item.Id);
 
+    /// <summary>The lowest thing that carries a thing: the one that is on the wall itself.</summary>
+    /// <param name="item">The thing.</param>
+    /// <returns>The end of its chain of holders; the thing itself where it hangs on nothing.</returns>
+    public Item RootOf(Item item) => On(item) is { } holder ? RootOf(holder) : item;
+
     /// <summary>What hangs directly on a thing.</summary>
     /// <param name="item">The thing.</param>
     /// <returns>The things on it, in the order of their keys.</returns>

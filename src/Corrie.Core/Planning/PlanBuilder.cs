@@ -43,9 +43,17 @@ public sealed class Worksheet(string owner, string wall, bool ofItem)
 
     internal List<Mark> Marks { get; } = [];
 
+    internal List<Body> Bodies { get; } = [];
+
+    internal List<WallHole> Holes { get; } = [];
+
     /// <summary>Adds a finding.</summary>
     /// <param name="finding">The finding; its part is named from the owner on.</param>
     public void Add(Finding finding) => Findings.Add(finding with { Where = finding.Where with { Part = $"{owner}/{finding.Where.Part}", Wall = wall } });
+
+    /// <summary>Adds a finding about parts of several owners.</summary>
+    /// <param name="finding">The finding; its part has its whole name.</param>
+    public void AddAsNamed(Finding finding) => Findings.Add(finding with { Where = finding.Where with { Wall = wall } });
 
     /// <summary>Adds findings.</summary>
     /// <param name="findings">The findings; their parts are named from the owner on.</param>
@@ -56,6 +64,14 @@ public sealed class Worksheet(string owner, string wall, bool ofItem)
             Add(finding);
         }
     }
+
+    /// <summary>Adds a body that will be in the room, or is there.</summary>
+    /// <param name="body">The body; its part is named from the owner on.</param>
+    public void Add(Body body) => Bodies.Add(body with { Part = $"{owner}/{body.Part}", Item = ofItem ? owner : string.Empty });
+
+    /// <summary>Adds a hole to be made in the wall.</summary>
+    /// <param name="hole">The hole; its part is named from the owner on.</param>
+    public void Add(WallHole hole) => Holes.Add(hole with { Part = $"{owner}/{hole.Part}" });
 
     /// <summary>Adds a mark.</summary>
     /// <param name="mark">The mark; its id is the short name.</param>
@@ -118,11 +134,21 @@ public sealed class PlanBuilder(JobSheet sheet, JobPlan? previous) : IResults
 
         var worksheet = new Worksheet(owner, wall, sheet.Item(owner) is not null);
         var value = work(worksheet, input);
-        var piece = new Piece(input, wall, value, worksheet.Findings, worksheet.Marks);
+        var piece = new Piece(input, wall, value, worksheet.Findings, worksheet.Marks, worksheet.Bodies, worksheet.Holes);
         pieces[(result, owner)] = piece;
         order.Add(piece);
         return value;
     }
+
+    /// <summary>All bodies at a wall so far.</summary>
+    /// <param name="wall">Key of the wall.</param>
+    /// <returns>The bodies, in the order in which stages added them.</returns>
+    public IReadOnlyList<Body> BodiesAt(string wall) => [.. order.Where(p => p.Wall == wall).SelectMany(p => p.Bodies)];
+
+    /// <summary>All holes in a wall so far.</summary>
+    /// <param name="wall">Key of the wall.</param>
+    /// <returns>The holes, in the order in which stages added them.</returns>
+    public IReadOnlyList<WallHole> HolesIn(string wall) => [.. order.Where(p => p.Wall == wall).SelectMany(p => p.Holes)];
 
     /// <inheritdoc/>
     public T? Get<T>(Result<T> result, string owner)
@@ -132,5 +158,5 @@ public sealed class PlanBuilder(JobSheet sheet, JobPlan? previous) : IResults
     public T Later<T>(Result<T> result, string owner, Func<T> make)
         where T : class => (T)later.GetOrAdd((result, owner), _ => make());
 
-    internal sealed record Piece(object? Input, string Wall, object? Value, IReadOnlyList<Finding> Findings, IReadOnlyList<Mark> Marks);
+    internal sealed record Piece(object? Input, string Wall, object? Value, IReadOnlyList<Finding> Findings, IReadOnlyList<Mark> Marks, IReadOnlyList<Body> Bodies, IReadOnlyList<WallHole> Holes);
 }

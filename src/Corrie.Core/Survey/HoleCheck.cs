@@ -24,16 +24,14 @@ public static class HoleCheck
     /// <summary>Diameter of a probe's hole (common practice: a bit of 1/16 to 1/8 in).</summary>
     public static readonly Length ProbeHole = Length.Tape(0, 1, 8);
 
-    /// <summary>Checks the holes of one thing, each against what is near it.</summary>
+    /// <summary>Checks the holes of one thing, each against the member that it goes into and holes that are there.</summary>
     /// <param name="surveyed">The wall as surveyed.</param>
-    /// <param name="policy">The company's figures.</param>
     /// <param name="holes">The holes.</param>
     /// <param name="diameter">Their diameter.</param>
     /// <returns>The findings, parts named from the thing on.</returns>
-    public static IEnumerable<Finding> Each(Surveyed surveyed, Policy policy, IReadOnlyList<Hole> holes, Length diameter) =>
+    public static IEnumerable<Finding> Each(Surveyed surveyed, IReadOnlyList<Hole> holes, Length diameter) =>
     [
         .. Members(holes, diameter),
-        .. InKeepOuts(surveyed, policy, holes),
         .. OldHoles(surveyed, holes, diameter),
     ];
 
@@ -85,14 +83,18 @@ public static class HoleCheck
             keeps.Add(new(device.Id, device.Name, why, Rect.Between(device.Left - bays, device.Right + bays, device.Bottom - keep, device.Top + keep)));
         }
 
-        foreach (var live in surveyed.Soundings.Where(s => s.Evidence is { Kind: EvidenceKind.Live, Struck: false, Axis: Axis.Across }))
+        foreach (var live in surveyed.Soundings.Where(s => s.Evidence is { Kind: EvidenceKind.Live, Struck: false }))
         {
-            keeps.Add(new(live.Evidence.Id, "live sign", "the scanner showed live wiring there", Rect.Between(live.Low - keep, live.High + keep, Length.Zero, wall.Height)));
+            // A sign at a place runs up and down from there; one at a height runs along, through the bays beside where it was seen.
+            var beside = live.Evidence.Beside;
+            keeps.Add(new(live.Evidence.Id, "live sign", "the scanner showed live wiring there", live.Evidence.Axis == Axis.Across
+                ? Rect.Between(live.Low - keep, live.High + keep, Length.Zero, wall.Height)
+                : Rect.Between(beside is { } from ? from - bays : Length.Zero, beside is { } to ? to + bays : wall.Width, live.Low - keep, live.High + keep)));
         }
 
-        foreach (var buried in wall.Features.Where(f => f.Buried))
+        foreach (var feature in wall.Features.Where(f => f.Traits.Hole is not null))
         {
-            keeps.Add(new(buried.Id, buried.Name, "it lies in the wall", buried.Outline.Grown(policy.KeepFromBuried)));
+            keeps.Add(new(feature.Id, feature.Name, feature.Traits.Hole!, feature.Outline.Grown(policy.KeepFromBuried)));
         }
 
         return keeps;
@@ -146,23 +148,6 @@ public static class HoleCheck
         Method.Magnet => "a magnet",
         _ => "probing",
     };
-
-    private static IEnumerable<Finding> InKeepOuts(Surveyed surveyed, Policy policy, IReadOnlyList<Hole> holes)
-    {
-        foreach (var keep in KeepOuts(surveyed, policy).GroupBy(k => k.Id))
-        {
-            foreach (var hole in holes)
-            {
-                if (keep.FirstOrDefault(k => k.Area.Holds(hole.X, hole.Y)) is { Area: var area } inside)
-                {
-                    var least = new[] { hole.X - area.Left, area.Right - hole.X, hole.Y - area.Bottom, area.Top - hole.Y }.Min();
-                    yield return SurveyFindings.LiveNearHole.At(
-                        new($"{hole.Part}/{keep.Key}", hole.X, hole.Y),
-                        $"The hole at {hole.X} across, {hole.Y} up is {least} inside what is kept free round the {inside.Name} ({area.Left} to {area.Right} across, {area.Bottom} to {area.Top} up): {inside.Why}.");
-                }
-            }
-        }
-    }
 
     private static IEnumerable<Finding> OldHoles(Surveyed surveyed, IReadOnlyList<Hole> holes, Length diameter)
     {

@@ -46,6 +46,15 @@ public sealed class SurveyStage : IStage
             {
                 var surveyed = Surveyor.Survey(input.Wall);
                 work.Add(Surveyor.Check(surveyed, input.Site, input.Policy.UsualBolt));
+                foreach (var f in surveyed.Wall.Features)
+                {
+                    if (f.Traits.Role is { } role)
+                    {
+                        // What has no depth on the sheet may reach out as far as anything does.
+                        work.Add(new Body("features/" + f.Id, f.Name, role, f.Outline, Length.Zero, f.Depth > Length.Zero ? f.Depth : Body.Unknown));
+                    }
+                }
+
                 return surveyed;
             })!;
             plan.Work(Tapes, sheet.Id, sheet.Id, (surveyed.Wall, Choice: sheet.Get(WallForm.SetOut)!), static (_, input) => WallTapes.Of(input.Wall, input.Choice));

@@ -1,6 +1,7 @@
 using Corrie.Core.Catalogue;
 using Corrie.Core.Format;
 using Corrie.Core.Measure;
+using Corrie.Core.Planning;
 
 namespace Corrie.Core.Survey;
 
@@ -58,6 +59,21 @@ public enum FeatureKind
 
     /// <summary>A gas pipe or valve.</summary>
     Gas,
+
+    /// <summary>A shelf.</summary>
+    Shelf,
+
+    /// <summary>A thermostat.</summary>
+    Thermostat,
+
+    /// <summary>A vent or grille.</summary>
+    Vent,
+
+    /// <summary>An air duct in the wall.</summary>
+    Duct,
+
+    /// <summary>A valve, an isolator, a hatch or another control that people use.</summary>
+    Control,
 
     /// <summary>A hole of something that hung here before; its width is its diameter.</summary>
     OldHole,
@@ -139,23 +155,57 @@ public sealed record Feature(
     /// <summary>Its centre line.</summary>
     public Length Centre => Outline.CentreX;
 
+    /// <summary>How things of its kind behave.</summary>
+    public FeatureTraits Traits => FeatureTraits.Of(Kind);
+
     /// <summary>Whether mains may run to it.</summary>
-    public bool Electrical => Kind is FeatureKind.Receptacle or FeatureKind.Switch;
+    public bool Electrical => Traits.Mains;
 
     /// <summary>How a casing stands round the opening on both faces; null where nobody has measured that.</summary>
     public Casing? Casing { get; init; }
 
     /// <summary>Whether it lies in the wall: nothing is hung on it, and no hole may meet it.</summary>
-    public bool Buried => Kind is FeatureKind.Cable or FeatureKind.Pipe or FeatureKind.Gas;
+    public bool Buried => Traits.InWall;
 
     /// <summary>Whether a display can neither cover it nor be covered by it.</summary>
-    public bool Solid => !Buried && Kind is not (FeatureKind.Receptacle or FeatureKind.Switch or FeatureKind.SignalPlate or FeatureKind.OldHole);
+    public bool Solid => Traits.Role is BodyRole.Solid or BodyRole.Opening;
 
     /// <summary>Whether it lies within a band of the wall's width.</summary>
     /// <param name="left">The band's left edge.</param>
     /// <param name="right">Its right edge.</param>
     /// <returns>Whether they overlap; touching is outside.</returns>
     public bool Overlaps(Length left, Length right) => Outline.Overlaps(left, right);
+}
+
+/// <summary>How things of a kind behave: beside bodies, and where holes are made. The one place that says so for every kind.</summary>
+/// <param name="Role">How it behaves beside other bodies; null for what has none.</param>
+/// <param name="Mains">Whether mains may run to it.</param>
+/// <param name="InWall">Whether it lies in the wall: nothing is hung on it.</param>
+/// <param name="Hole">Why no hole may be made in it or close to it, as the end of a sentence; null where one may.</param>
+/// <param name="OpensWall">Whether there is no wall where it is: a hole falls into light, passage or fire.</param>
+public sealed record FeatureTraits(BodyRole? Role, bool Mains = false, bool InWall = false, string? Hole = null, bool OpensWall = false)
+{
+    private const string Box = "its box is there, and its cable's last inches";
+
+    /// <summary>How things of a kind behave.</summary>
+    /// <param name="kind">The kind.</param>
+    /// <returns>Its traits.</returns>
+    /// <exception cref="ArgumentOutOfRangeException">A kind of which nobody has said how it behaves.</exception>
+    public static FeatureTraits Of(FeatureKind kind) => kind switch
+    {
+        FeatureKind.Furniture or FeatureKind.Soundbar or FeatureKind.Mantel or FeatureKind.Beam or FeatureKind.Shelf or FeatureKind.Other => new(BodyRole.Solid),
+        FeatureKind.Fireplace => new(BodyRole.Solid, OpensWall: true),
+        FeatureKind.Window or FeatureKind.Door => new(BodyRole.Opening, OpensWall: true),
+        FeatureKind.Receptacle => new(BodyRole.Outlet, Mains: true, Hole: Box),
+        FeatureKind.SignalPlate => new(BodyRole.Outlet, Hole: Box),
+        FeatureKind.Switch => new(BodyRole.Control, Mains: true, Hole: Box),
+        FeatureKind.Thermostat => new(BodyRole.Control, Hole: Box),
+        FeatureKind.Vent => new(BodyRole.Control, Hole: "its duct is behind it"),
+        FeatureKind.Control => new(BodyRole.Control, Hole: "what it works is behind it"),
+        FeatureKind.Cable or FeatureKind.Pipe or FeatureKind.Gas or FeatureKind.Duct => new(null, InWall: true, Hole: "it lies in the wall"),
+        FeatureKind.OldHole => new(default(BodyRole?)),
+        _ => throw new ArgumentOutOfRangeException(nameof(kind), kind, "Nobody has said how things of this kind behave."),
+    };
 }
 
 /// <summary>The record that cables, pipes and gas were looked for.</summary>

@@ -50,6 +50,16 @@ public class FindingsTests
         ["place.behind-furniture"] = ([Thing(Low, "30 1/16 in")], [Thing(Low, "30 in"), ("/items/d1/place/gapBelow", "0 in")]),
         ["place.gap-too-small"] = ([Thing(Low, "28 1/16 in")], [Thing(Low, "28 in")]),
         ["place.out-of-room"] = ([("/items/d1/place/height", "68 1/16 in")], [("/items/d1/place/height", "68 in")]),
+        // The display reaches from 53 3/4 to 102 1/4 across and from 30 to 58 up.
+        ["place.covers"] = ([At("thermostat", "102 3/16 in", "40 in", "3 in", "4 in")], [At("thermostat", "102 1/4 in", "40 in", "3 in", "4 in")]),
+        // Plate 68 to 88 across; with the wall's end at 88 it is all on the wall.
+        ["hang.outside"] = ([("/walls/w1/width", "87 15/16 in")], [("/walls/w1/width", "88 in")]),
+        // A rail 1 in deep behind a display that is parked 1 1/2 in out: only the plate, 3/16 in thick, can meet it. The plate reaches up to 51 15/16 in.
+        ["hang.bodies-meet"] = ([At("shelf", "60 in", "51 7/8 in", "12 in", "1 in", "1 in")], [At("shelf", "60 in", "51 15/16 in", "12 in", "1 in", "1 in")]),
+        // Bolts at 70 and 86 across; a round of 5/32 in each.
+        ["fix.through-opening"] = ([At("window", "70 1/8 in", "20 in", "10 in", "40 in")], [At("window", "70 5/32 in", "20 in", "10 in", "40 in")]),
+        // Rows 1 1/4 in apart are 4 diameters of 5/16 in.
+        ["fix.holes-near"] = ([("/items/m1/product/rows", Rows("-1 11/16 in"))], [("/items/m1/product/rows", Rows("-1 3/4 in"))]),
         ["place.over-fireplace"] = ([Thing(Fire, "70 in")], [Thing(Fire, "102 1/4 in")]),
         ["place.too-small"] = ([("/seats/v/distance", "90 in")], [("/seats/v/distance", "89 in")]),
         ["place.too-near"] = ([("/seats/v/distance", "51 in")], [("/seats/v/distance", "52 in")]),
@@ -174,6 +184,9 @@ public class FindingsTests
 
     private static (string, JsonNode?) Thing(string json, string place) =>
         ("/walls/w1/features/x", Sheets.Json(json.Replace("LEFT", place).Replace("TOP", place)));
+
+    private static (string, JsonNode?) At(string kind, string left, string bottom, string width, string height, string depth = "0 in") => (
+        "/walls/w1/features/x", Sheets.Json($$"""{ "kind": "{{kind}}", "left": "{{left}}", "bottom": "{{bottom}}", "width": "{{width}}", "height": "{{height}}", "depth": "{{depth}}" }"""));
 
     private static (string, JsonNode?) Found(string key, string json) => ("/walls/w1/evidence/" + key, Sheets.Json(json));
 

@@ -76,7 +76,7 @@ public class ManyThingsTests
     {
         const string Here = """{ "height": "40 in", "across": "90 in" }""";
         var plan = Sheets.Plan(Thing("s1", "soundbar", "w1", place: Here));
-        var finding = Assert.Single(plan.Findings, f => f is { Code: "place.out-of-room", Where.Part: "s1/over/d1" });
+        var finding = Assert.Single(plan.Findings, f => f is { Code: "place.out-of-room", Where.Part: "s1/meets/d1" });
         // The bar reaches from 72 to 108 and 40 to 43, the display from 53 3/4 to 102 1/4 and 30 to 58.
         // 72 to 102 1/4 and 40 to 43 is both.
         Assert.Contains("overlap by 30 1/4 in sideways", finding.Message.Say(LengthStyle.Inches));

@@ -72,7 +72,8 @@ public class PlanTests
             Assert.NotEmpty(plan.Next.Says.Say(LengthStyle.Inches));
         }
 
-        Assert.Equal([StageState.Untouched, StageState.Untouched, StageState.Untouched, StageState.Untouched], Sheets.Plan(document).Statuses.Select(s => s.State));
+        Assert.Equal(
+            [StageState.Untouched, StageState.Untouched, StageState.Untouched, StageState.Untouched, StageState.NotNeeded], Sheets.Plan(document).Statuses.Select(s => s.State));
     }
 
     [Fact]

@@ -43,15 +43,16 @@ public class HoleCheckTests
         // 6 in over and under its box, the same.
         Assert.Equal(0, Live(Thing("switch", "44 1/8 in", At(top + Length.Tape(6)), "2 in", "4 in")));
         Assert.Equal(1, Live(Thing("switch", "44 1/8 in", At(top + Length.Tape(5, 7, 8)), "2 in", "4 in")));
-        // Whoever has looked where the cable runs is believed.
-        Assert.Equal(0, Live(Thing("switch", "69 in", At(top), "2 in", "4 in", routeKnown: true)));
+        // Whoever has looked where the cable runs is believed; the box itself, and 2 in round it, stay.
+        Assert.Equal(0, Live(Thing("switch", "66 in", At(top), "2 in", "4 in", routeKnown: true)));
+        Assert.Equal(1, Live(Thing("switch", "66 1/16 in", At(top), "2 in", "4 in", routeKnown: true)));
     }
 
     [Theory]
     [InlineData("cable", 2)]
     [InlineData("pipe", 2)]
     [InlineData("gas", 2)]
-    [InlineData("signal-plate", 0)]
+    [InlineData("signal-plate", 2)]
     [InlineData("window", 0)]
     public void What_lies_in_the_wall_is_kept_free_by_two_inches(string kind, int holes)
     {

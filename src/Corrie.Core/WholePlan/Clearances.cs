@@ -1,0 +1,206 @@
+using Corrie.Core.Findings;
+using Corrie.Core.Fixing;
+using Corrie.Core.Hanging;
+using Corrie.Core.Measure;
+using Corrie.Core.Placement;
+using Corrie.Core.Planning;
+using Corrie.Core.Survey;
+
+namespace Corrie.Core.WholePlan;
+
+/// <summary>
+/// Compares all pairs: every hole with what is in the wall, with its ends and with every other hole; every body that is planned with every other
+/// body in space and with the wall's outline. Stages say which bodies and holes they make; none compares them itself.
+/// </summary>
+internal static class Clearances
+{
+    // Between two lag screws in a row: NDS-2018 12.5.1, from memory.
+    private const int DiametersApart = 4;
+
+    /// <summary>Everything that meets and may not.</summary>
+    /// <param name="input">Bodies, holes and the wall.</param>
+    /// <returns>The findings; their parts are whole names.</returns>
+    public static IEnumerable<Finding> Check(Clearing input) => [.. Holes(input), .. Outside(input), .. Meetings(input)];
+
+    private static IEnumerable<Finding> Holes(Clearing input)
+    {
+        var wall = input.Survey.Wall;
+        var holes = input.Holes.Items;
+        var keeps = holes.Count == 0 ? [] : HoleCheck.KeepOuts(input.Survey, input.Policy).GroupBy(k => k.Id).ToList();
+        var open = wall.Features.Where(f => f.Traits.OpensWall).ToList();
+        for (var i = 0; i < holes.Count; i++)
+        {
+            var hole = holes[i];
+            var radius = hole.Diameter.Half;
+            foreach (var keep in keeps)
+            {
+                if (keep.FirstOrDefault(k => k.Area.Holds(hole.X, hole.Y)) is { Area: var area } inside)
+                {
+                    var least = new[] { hole.X - area.Left, area.Right - hole.X, hole.Y - area.Bottom, area.Top - hole.Y }.Min();
+                    yield return SurveyFindings.LiveNearHole.At(
+                        new($"{hole.Part}/{keep.Key}", hole.X, hole.Y),
+                        $"The hole at {hole.X} across, {hole.Y} up is {least} inside what is kept free round the {inside.Name} ({area.Left} to {area.Right} across, {area.Bottom} to {area.Top} up): {inside.Why}.");
+                }
+            }
+
+            foreach (var opening in open.Where(f => f.Outline.Grown(radius).Holds(hole.X, hole.Y)))
+            {
+                yield return FixingFindings.ThroughOpening.At(
+                    new($"{hole.Part}/{opening.Id}", hole.X, hole.Y),
+                    $"Move it: the hole at {hole.X} across, {hole.Y} up falls into the {opening.Name}, {opening.Left} to {opening.Right} across, {opening.Bottom} to {opening.Top} up.");
+            }
+
+            if (hole.X < radius || hole.X > wall.Width - radius || hole.Y < radius || hole.Y > wall.Height - radius)
+            {
+                yield return HangingFindings.Outside.At(
+                    new($"{hole.Part}/wall", hole.X, hole.Y),
+                    $"The hole at {hole.X} across, {hole.Y} up is not on the wall, which is {wall.Width} wide and {wall.Height} high.");
+            }
+
+            for (var j = 0; j < i; j++)
+            {
+                var other = holes[j];
+                var apart = Length.FromInches(Math.Sqrt(Math.Pow((hole.X - other.X).Inches, 2) + Math.Pow((hole.Y - other.Y).Inches, 2)));
+                var least = Length.Max(hole.Diameter, other.Diameter) * DiametersApart;
+                if (apart < least)
+                {
+                    yield return FixingFindings.HolesNear.At(
+                        new($"{hole.Part}/{other.Part}", hole.X, hole.Y),
+                        $"The holes at {other.X} across, {other.Y} up and {hole.X} across, {hole.Y} up are {apart:fine} apart; {DiametersApart} diameters are {least:fine}.");
+                }
+            }
+        }
+    }
+
+    // Plates and arms; where a thing passes the wall's end is said with its place.
+    private static IEnumerable<Finding> Outside(Clearing input)
+    {
+        var wall = input.Survey.Wall;
+        var hung = input.Bodies.Items.Where(b => b.Role == BodyRole.Thing).ToLookup(b => b.Assembly);
+        foreach (var body in input.Bodies.Items.Where(b => b.Role is BodyRole.Plate or BodyRole.Arm))
+        {
+            var over = Over(body.Outline, new(Length.Zero, Length.Zero, wall.Width, wall.Height));
+            if (over is { } passes)
+            {
+                yield return HangingFindings.Outside.At(
+                    new($"{body.Part}/wall", body.Outline.CentreX, body.Outline.CentreY), $"The {body.Name} passes the {passes.Edge switch { "left" => "left corner", "right" => "right corner", "bottom" => "floor", _ => "ceiling" }} by {passes.By}.");
+            }
+            else if (body.Role == BodyRole.Plate && hung[body.Assembly].FirstOrDefault() is { } before && Over(body.Outline, before.Outline) is { } shows)
+            {
+                yield return HangingFindings.Outside.MildAt(
+                    new($"{body.Part}/shows", body.Outline.CentreX, body.Outline.CentreY),
+                    $"The {body.Name} shows {shows.By} beyond the {shows.Edge} edge of the {before.Name}.");
+            }
+        }
+    }
+
+    private static (string Edge, Length By)? Over(Rect inner, Rect outer)
+    {
+        var worst = new[]
+        {
+            (Edge: "left", By: outer.Left - inner.Left), (Edge: "right", By: inner.Right - outer.Right), (Edge: "bottom", By: outer.Bottom - inner.Bottom), (Edge: "top", By: inner.Top - outer.Top),
+        }.MaxBy(o => o.By);
+        return worst.By > Length.Zero ? worst : null;
+    }
+
+    // One pair of assemblies that meet is one finding: the display says it for its plate and arms too.
+    private static IEnumerable<Finding> Meetings(Clearing input)
+    {
+        var said = new HashSet<(string, string)>();
+        var bodies = input.Bodies.Items.OrderBy(b => b.Role).ToList();
+        for (var i = 0; i < bodies.Count; i++)
+        {
+            var body = bodies[i];
+            if (body.Item.Length == 0)
+            {
+                continue;
+            }
+
+            for (var j = 0; j < bodies.Count; j++)
+            {
+                var other = bodies[j];
+                var both = other.Item.Length > 0;
+                // Of two things that are planned the one that came later says it.
+                if ((both && (j >= i || SameAssembly(body, other))) || !Touches(body, other) || !said.Add(Pair(body, other)))
+                {
+                    continue;
+                }
+
+                yield return Meeting(input, body, other);
+            }
+        }
+    }
+
+    private static (string, string) Pair(Body body, Body other)
+    {
+        var (mine, its) = other.Item.Length == 0 ? (body.Assembly, other.Part) : body.Assembly == other.Assembly ? (body.Item, other.Item) : (body.Assembly, other.Assembly);
+        return string.CompareOrdinal(mine, its) < 0 ? (mine, its) : (its, mine);
+    }
+
+    // A plate and arms stand where their own display is, by design; two things on one mount may not share a place.
+    private static bool SameAssembly(Body a, Body b) => a.Assembly == b.Assembly && (a.Role != BodyRole.Thing || b.Role != BodyRole.Thing);
+
+    // What hands or plugs have to get at is covered by whatever is before it, however far.
+    private static bool Touches(Body body, Body other) => other.Role is BodyRole.Control or BodyRole.Outlet
+        ? body.To > Length.Zero && body.Outline.Overlaps(other.Outline)
+        : body.Meets(other);
+
+    private static Finding Meeting(Clearing input, Body body, Body other)
+    {
+        var (mine, its) = (body.Outline, other.Outline);
+        var across = mine.CentreX >= its.CentreX ? its.Right - mine.Left : mine.Right - its.Left;
+        var up = Length.Min(its.Top - mine.Bottom, mine.Top - its.Bottom);
+        var part = other.Part[(other.Part.IndexOf('/') + 1)..];
+        var spot = new Spot($"{body.Item}/meets/{(other.Item.Length > 0 ? other.Item : part)}", Length.Max(mine.Left, its.Left), Length.Max(mine.Bottom, its.Bottom));
+        var placed = input.Placed.Items.FirstOrDefault(p => p.Id == body.Item);
+        switch (other.Role)
+        {
+            case BodyRole.Control:
+                return PlacementFindings.Covers.At(spot, $"The {body.Name} covers the {other.Name} by {Length.Min(across, its.Width)}, {its.Left} to {its.Right} across: nobody gets at it any more.");
+            case BodyRole.Outlet:
+                return body.Role == BodyRole.Plate
+                    ? PlacementFindings.Covers.At(spot, $"The {body.Name} lies on the {other.Name} at {its.CentreX} across, {its.CentreY} up: move one of them, or have it recessed or blanked.")
+                    : PlacementFindings.Covers.MildAt(spot, $"The {other.Name} at {its.CentreX} across, {its.CentreY} up stays in use behind the {body.Name}: its plug needs {body.From} or less.");
+            case BodyRole.Opening when body.Role == BodyRole.Thing:
+                return PlacementFindings.OutOfRoom.At(
+                    spot, $"The {body.Name} covers the {other.Name} by {across}.", Sideways(body, placed, across, its.CentreX < mine.CentreX, other.Name));
+            case BodyRole.Solid when placed is not null && its.Bottom < mine.CentreY:
+                return PlacementFindings.BehindFurniture.At(
+                    spot,
+                    $"The {body.Name}'s bottom at {mine.Bottom} lies {its.Top - mine.Bottom} below the top of the {other.Name} at {its.Top}.", Raise(body, placed, other));
+            case BodyRole.Solid when placed is not null:
+                return PlacementFindings.OutOfRoom.At(
+                    spot, $"The {body.Name}'s top at {mine.Top} is {mine.Top - its.Bottom} above the {other.Name} at {its.Bottom}.", Lower(placed, its.Bottom));
+            case BodyRole.Thing when placed is not null:
+                return PlacementFindings.OutOfRoom.At(
+                    spot,
+                    $"The {body.Name} and the {other.Name} are in one place: they overlap by {across} sideways and {up} in height.",
+                    across <= up ? Sideways(body, placed, across, mine.CentreX >= its.CentreX, other.Name)
+                        : [new Remedy($"Raise the {body.Name} {its.Top - mine.Bottom}", $"over the {other.Name}, bottom at {its.Top}", [placed.Choice.BottomAt(its.Top, mine.Height)])]);
+            default:
+                return HangingFindings.BodiesMeet.At(spot, $"The {body.Name} and the {other.Name} are in one place: they overlap by {across} sideways and {up} in height.");
+        }
+    }
+
+    private static Remedy[] Sideways(Body body, PlacedItem? placed, Length by, bool right, string name)
+    {
+        var centre = body.Outline.CentreX + (right ? by : -by);
+        return placed is null ? [] : [new($"Move the {body.Name} {by} to the {(right ? "right" : "left")}", $"clear of the {name}, centre at {centre}", placed.Choice.CentreAt(centre))];
+    }
+
+    private static Remedy[] Raise(Body body, PlacedItem placed, Body other)
+    {
+        var bottom = Length.Max(placed.Result.LeastBottom, other.Outline.Top);
+        var raise = bottom - body.Outline.Bottom;
+        return body.Outline.Top + raise > placed.Result.Ceiling - placed.Choice.GapAbove ? [] :
+        [
+            new($"Raise it {raise}", $"bottom at {bottom}, {bottom - other.Outline.Top} over the {other.Name}; centre at {body.Outline.CentreY + raise}", [placed.Choice.BottomAt(bottom, body.Outline.Height)]),
+        ];
+    }
+
+    private static Remedy[] Lower(PlacedItem placed, Length foot)
+    {
+        var bottom = foot - placed.Choice.GapAbove - placed.Result.Outer.Height;
+        return bottom < placed.Result.LeastBottom ? [] : [new($"Lower it {placed.Result.Outer.Bottom - bottom}", $"bottom at {bottom}", [placed.Choice.BottomAt(bottom, placed.Result.Outer.Height)])];
+    }
+}
