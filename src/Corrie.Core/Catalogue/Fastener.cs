@@ -49,6 +49,23 @@ public sealed record Fastener(
     Force? RatedTension,
     RatingBasis Basis) : Product(Name, default(Mass))
 {
+    private static readonly Length HalfInch = Measure.Length.Tape(0, 1, 2);
+    private static readonly Length LongestThread = Measure.Length.Tape(6);
+
+    /// <summary>Length of its thread, tip included: half its length and 1/2 in, at most 6 in and all of it, for a lag screw (NDS-2018 appendix L, typical dimensions, from memory); two thirds for a wood screw.</summary>
+    public Length Thread => Sort switch
+    {
+        FastenerKind.LagScrew => Measure.Length.Min(Length, Measure.Length.Min(Length.Half + HalfInch, LongestThread)),
+        FastenerKind.WoodScrew => Length * (2.0 / 3),
+        _ => Length,
+    };
+
+    /// <summary>Length of its tip: as measured, or as usual for a lag screw of its diameter (3/16 in up to 5/16, 7/32 at 3/8, from memory).</summary>
+    public Length TipLength => Tip > default(Length) || Sort != FastenerKind.LagScrew ? Tip
+        : Diameter <= Measure.Length.Tape(0, 5, 16) ? Measure.Length.Tape(0, 3, 16)
+        : Diameter <= Measure.Length.Tape(0, 3, 8) ? Measure.Length.Tape(0, 7, 32)
+        : Diameter * 0.6;
+
     /// <summary>Its description.</summary>
     public static GroupShape<Fastener> Form { get; } = new("the bolt, screw or toggle", m => new Fastener(
         Product.NameOf(m),

@@ -1,5 +1,6 @@
 using Corrie.Core.Catalogue;
 using Corrie.Core.Findings;
+using Corrie.Core.Hanging;
 using Corrie.Core.Measure;
 using Corrie.Core.Planning;
 using Corrie.Core.Survey;
@@ -17,29 +18,43 @@ internal static class BoltPlan
         var (wall, mount, fastener, layout, policy) = (input.Wall, input.Mount, input.Fastener, input.Layout, input.Policy);
         var gravity = input.Choice.Gravity ?? policy.UnknownGravity;
         var passed = mount.PlateThickness + fastener.Washer + input.Choice.Packing + wall.LayersThickness;
-        var inWood = Length.Max(Length.Zero, Length.Min(fastener.Length - passed, wall.StudDepth) - fastener.Tip);
-        var penetration = fastener.Sort == FastenerKind.Toggle ? Length.Zero : inWood;
-        var holds = Holds(fastener, gravity, penetration, policy);
+        var tip = fastener.TipLength;
+        var (tipFrom, woodTo) = (fastener.Length - tip, passed + wall.StudDepth);
+        var toggle = fastener.Sort == FastenerKind.Toggle;
+        // How deep it is in the wood, and how much of that is thread: only part of a long screw is.
+        var penetration = toggle ? Length.Zero : Length.Max(Length.Zero, Length.Min(tipFrom, woodTo) - passed);
+        var thread = toggle ? Length.Zero : Length.Max(Length.Zero, Length.Min(tipFrom, woodTo) - Length.Max(passed, fastener.Length - fastener.Thread));
+        var holds = Holds(fastener, gravity, thread, policy);
 
         var weight = (layout.Load + mount.Mass).Weight;
         var reach = (mount.Moves ? mount.DepthExtended : mount.DepthParked) + input.DisplayDepth.Half;
-        // Somebody leans on an arm sooner or later: the company's pull at the edge comes on top of the weight.
-        var load = mount.Moves ? new Force(weight.Newtons + policy.AccidentalPull.Weight.Newtons) : weight;
         var bolts = layout.Position.Bolts;
-        var pulls = PlatePull.PerBolt(load, reach, [.. bolts.Select(b => mount.HookUp + b.Row.AboveHook)]);
+        IReadOnlyList<Length> heights = [.. bolts.Select(b => mount.HookUp + b.Row.AboveHook)];
+        var pulls = PlatePull.PerBolt(weight, reach, heights);
+        if (mount.Moves)
+        {
+            // Somebody leans on its far edge sooner or later: turned square to the wall, that edge is half the display's width farther out.
+            var edge = mount.DepthExtended + (mount.Sort == MountKind.Articulating ? input.DisplayWidth.Half : input.DisplayDepth);
+            pulls = [.. pulls.Zip(PlatePull.PerBolt(policy.AccidentalPull.Weight, edge, heights), (a, b) => new Force(a.Newtons + b.Newtons))];
+        }
+
+        var across = Across(mount.Moves ? new Force(weight.Newtons + policy.AccidentalPull.Weight.Newtons) : weight, layout, [.. bolts.Select(b => (b.X, layout.HookLine + b.Row.AboveHook))]);
+        var surely = toggle ? ShearBound.Toggle(fastener.Diameter, wall.LayersThickness)
+            : ShearBound.Screw(gravity, fastener.Diameter, wall.LayersThickness + input.Choice.Packing, mount.PlateThickness, penetration);
 
         var lag = fastener.Sort == FastenerKind.LagScrew;
         var (least, most) = lag ? PilotHole.Range(fastener.Diameter, gravity) : default;
         return new(
             [.. bolts.Select((b, i) => new Bolt(
-                i + 1, b.Row.Id, b.X, layout.HookLine + b.Row.AboveHook, b.Stud, b.OffCentre, b.Stud.Tolerance(fastener.Diameter), b.Stud.Play(fastener.Diameter), penetration, pulls[i], holds))],
+                i + 1, b.Row.Id, b.X, layout.HookLine + b.Row.AboveHook, b.Stud, b.OffCentre, b.Stud.Tolerance(fastener.Diameter), b.Stud.Play(fastener.Diameter), penetration, thread, pulls[i], holds, across))],
             gravity,
             least,
             most,
             lag ? input.Choice.Pilot ?? PilotHole.Choose(fastener.Diameter, gravity, input.Bits.Items)
                 : fastener.Hole > Length.Zero ? fastener.Hole : null,
-            wall.LayersThickness + penetration + fastener.Tip,
-            passed);
+            wall.LayersThickness + penetration + tip,
+            passed,
+            surely);
     }
 
     /// <summary>The holes that bolts need.</summary>
@@ -79,6 +94,21 @@ internal static class BoltPlan
         }
     }
 
+    // The load across the worst bolt: its share of the weight, and its share of the twist where the display hangs beside the bolts' middle.
+    private static Force Across(Force load, PlateLayout layout, IReadOnlyList<(Length X, Length Y)> bolts)
+    {
+        if (bolts.Count == 0)
+        {
+            return default;
+        }
+
+        var (x, y) = (bolts.Average(b => b.X.Inches), bolts.Average(b => b.Y.Inches));
+        var beside = Math.Abs((layout.Position.Plate + layout.Shift).Inches - x);
+        var squares = bolts.Select(b => Math.Pow(b.X.Inches - x, 2) + Math.Pow(b.Y.Inches - y, 2)).ToList();
+        var twist = squares.Sum() > 0 ? load.PoundsForce * beside * Math.Sqrt(squares.Max()) / squares.Sum() : 0;
+        return Force.FromPoundsForce((load.PoundsForce / bolts.Count) + twist);
+    }
+
     private static string StateWord(StudState state) => state switch
     {
         StudState.Confirmed => "confirmed",
@@ -86,12 +116,12 @@ internal static class BoltPlan
         _ => "suspected",
     };
 
-    private static Force? Holds(Fastener fastener, double gravity, Length penetration, Policy policy) => fastener.Sort switch
+    private static Force? Holds(Fastener fastener, double gravity, Length thread, Policy policy) => fastener.Sort switch
     {
         FastenerKind.LagScrew => Force.FromPoundsForce(
-            Withdrawal.LagPoundsPerInch(gravity, fastener.Diameter) * penetration.Inches * Withdrawal.Permanent),
+            Withdrawal.LagPoundsPerInch(gravity, fastener.Diameter) * thread.Inches * Withdrawal.Permanent),
         FastenerKind.WoodScrew => Force.FromPoundsForce(
-            Withdrawal.WoodScrewPoundsPerInch(gravity, fastener.Diameter) * penetration.Inches * Withdrawal.Permanent),
+            Withdrawal.WoodScrewPoundsPerInch(gravity, fastener.Diameter) * thread.Inches * Withdrawal.Permanent),
         _ when fastener.RatedTension is { } rated =>
             new Force(fastener.Basis == RatingBasis.Ultimate ? rated.Newtons / policy.AnchorFactor : rated.Newtons),
         _ => null,

@@ -8,6 +8,8 @@ namespace Corrie.Core.Fixing;
 /// <summary>What is wrong with what holds a plate.</summary>
 internal static class FixingCheck
 {
+    private static readonly Length MostGap = Length.Tape(0, 3, 4);
+
     /// <summary>Everything that is wrong with the bolts.</summary>
     /// <param name="input">All that they follow from.</param>
     /// <param name="bolts">The bolts.</param>
@@ -22,7 +24,7 @@ internal static class FixingCheck
             yield break;
         }
 
-        foreach (var finding in Kind(input, bolts).Concat(Reach(input, bolts)))
+        foreach (var finding in Kind(input, bolts).Concat(Reach(input, bolts)).Concat(Shear(input, bolts)))
         {
             yield return finding;
         }
@@ -91,10 +93,17 @@ internal static class FixingCheck
 
         if (fastener.Sort == FastenerKind.Toggle)
         {
+            // Its bar is threaded on behind what it passes: two diameters of bolt have to stick out there.
+            var needed = bolts.Passed + (fastener.Diameter * 2);
             if (bolts.Passed > fastener.Grip)
             {
                 yield return FixingFindings.TooShort.At(
                     Plate(input), $"The {fastener.Name} clamps up to {fastener.Grip}; plate, washer and layers are {bolts.Passed}.");
+            }
+            else if (fastener.Length < needed)
+            {
+                yield return FixingFindings.TooShort.At(
+                    Plate(input), $"Take a longer toggle, {needed} or more: the {fastener.Name} is {fastener.Length} long, and plate, washer and layers alone are {bolts.Passed}.");
             }
 
             yield break;
@@ -103,11 +112,18 @@ internal static class FixingCheck
         var penetration = bolts.Bolts[0].Penetration;
         var times = fastener.Sort == FastenerKind.LagScrew ? 4 : 6;
         var least = fastener.Diameter * times;
-        if (penetration < least)
+        var longEnough = bolts.Passed + least + fastener.TipLength;
+        if (penetration <= Length.Zero)
+        {
+            yield return FixingFindings.NoHold.At(
+                Plate(input),
+                $"The {fastener.Length} {fastener.Name} never reaches the stud: plate, washer, packing and layers are {bolts.Passed}. At least {longEnough} is needed, and a length that is sold.");
+        }
+        else if (penetration < least)
         {
             yield return FixingFindings.TooShort.At(
                 Plate(input),
-                $"The {fastener.Length} {fastener.Name} has {penetration:fine} of full thread in the wood; at least {times} diameters, {least:fine}, are needed: {least - penetration:fine} longer.");
+                $"The {fastener.Length} {fastener.Name} is {penetration:fine} in the wood without its tip; at least {times} diameters, {least:fine}, are needed: {longEnough} or longer.");
         }
 
         var depth = bolts.DrillDepth - wall.LayersThickness;
@@ -121,6 +137,30 @@ internal static class FixingCheck
         {
             yield return FixingFindings.BoredCrossing.At(
                 Plate(input), $"The {fastener.Name} goes {depth} into the stud; over {input.Policy.CableDepth} a scan for cables that cross it has to be recorded.");
+        }
+    }
+
+    // Until the yield equations are here, only what is certain is certain.
+    private static IEnumerable<Finding> Shear(Bolting input, FixingResult bolts)
+    {
+        if (bolts.Bolts.Count == 0 || (input.Fastener.Sort != FastenerKind.Toggle && bolts.Bolts[0].Penetration <= Length.Zero))
+        {
+            yield break;
+        }
+
+        var gap = input.Wall.LayersThickness + input.Choice.Packing;
+        var across = bolts.Bolts.Max(b => b.Across.Newtons);
+        if (input.Fastener.Sort != FastenerKind.Toggle && gap > MostGap)
+        {
+            yield return FixingFindings.ShearUnknown.At(
+                Plate(input),
+                $"Have an engineer check the bolts for load across them: each crosses {gap} that does not bear before it meets wood, and {new Force(across)} hang on it; over {MostGap} these rules do not say what it holds.");
+        }
+        else if (across > bolts.Surely.Newtons)
+        {
+            yield return FixingFindings.ShearUnknown.At(
+                Plate(input),
+                $"Use more or thicker fasteners, or have an engineer check them: {new Force(across)} hang across a {input.Fastener.Diameter} {input.Fastener.Name}, and {bolts.Surely} is what it holds for certain through {gap} of layers.");
         }
     }
 

@@ -29,8 +29,21 @@ public static class FixingFindings
     /// <summary>Too short.</summary>
     public static readonly FindingKind TooShort = new(
         Stage, "fix.too-short", Severity.Stop, "Bolt too short",
-        "full thread in the wood is under 4 D for a lag screw, 6 D for a wood screw; or a toggle does not reach through",
+        "a lag screw is under 4 D in the wood without its tip, a wood screw under 6 D; or a toggle does not clamp or reach through what it passes",
         "Short threads pull out.", Source.Nds("12.1.4, 12.1.5"));
+
+    /// <summary>No hold at all.</summary>
+    public static readonly FindingKind NoHold = new(
+        Stage, "fix.no-hold", Severity.FinalStop, "Bolt holds in nothing",
+        "a screw ends in layers, plate or packing, before the member that should hold it",
+        "It holds nothing at all.", Source.Arithmetic);
+
+    /// <summary>Load across not known.</summary>
+    public static readonly FindingKind ShearUnknown = new(
+        Stage, "fix.shear-unknown", Severity.Stop, "Load across the bolts not checked",
+        "a screw crosses over 3/4 in that does not bear, or more hangs across a fastener than it holds for certain",
+        "A bolt across a gap is a cantilever: it bends long before it is pulled out.",
+        Source.Published("lower bound theorem with the values of ANSI/AWC NDS-2018; the 3/4 in is an own rule"));
 
     /// <summary>Too long.</summary>
     public static readonly FindingKind TooLong = new(
@@ -77,6 +90,6 @@ public static class FixingFindings
     /// <summary>All of them, in the order of the catalogue.</summary>
     public static IReadOnlyList<FindingKind> All { get; } =
     [
-        EdgeDistance, ThroughOpening, HolesNear, TooShort, TooLong, DemandOverCapacity, WrongForWall, BoredCrossing, Pilot, RatingUnknown, Engineer,
+        EdgeDistance, ThroughOpening, HolesNear, TooShort, NoHold, ShearUnknown, TooLong, DemandOverCapacity, WrongForWall, BoredCrossing, Pilot, RatingUnknown, Engineer,
     ];
 }

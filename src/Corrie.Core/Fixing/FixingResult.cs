@@ -12,11 +12,13 @@ namespace Corrie.Core.Fixing;
 /// <param name="OffCentre">How far off that stud's centre.</param>
 /// <param name="Tolerance">How far it may be, what is not known of the centre taken off.</param>
 /// <param name="Play">How far it might be if the centre were known exactly.</param>
-/// <param name="Penetration">Full thread in the wood, without the tip; zero for a toggle.</param>
+/// <param name="Penetration">How deep it is in the wood, without the tip; zero for a toggle.</param>
+/// <param name="Thread">How much of that is thread.</param>
 /// <param name="Pull">The pull on it.</param>
 /// <param name="Holds">What it holds against a pull; null where that is not known.</param>
+/// <param name="Across">The load across it, of the worst bolt of its plate.</param>
 public sealed record Bolt(
-    int Number, string Row, Length X, Length Y, Stud Stud, Length OffCentre, Length Tolerance, Length Play, Length Penetration, Force Pull, Force? Holds)
+    int Number, string Row, Length X, Length Y, Stud Stud, Length OffCentre, Length Tolerance, Length Play, Length Penetration, Length Thread, Force Pull, Force? Holds, Force Across)
 {
     /// <summary>Its name among the parts of its plate.</summary>
     public string Part => $"bolts/{Number}";
@@ -39,5 +41,6 @@ public sealed record Bolt(
 /// <param name="Pilot">The bit to use; null where none of the crew's fits, or no pilot is drilled.</param>
 /// <param name="DrillDepth">How deep to drill, from the wall's face.</param>
 /// <param name="Passed">Washer, plate, packing and layers: what the fastener passes before it holds.</param>
+/// <param name="Surely">The load across a bolt that it holds for certain.</param>
 public sealed record FixingResult(
-    IReadOnlyList<Bolt> Bolts, double Gravity, Length PilotLeast, Length PilotMost, Length? Pilot, Length DrillDepth, Length Passed);
+    IReadOnlyList<Bolt> Bolts, double Gravity, Length PilotLeast, Length PilotMost, Length? Pilot, Length DrillDepth, Length Passed, Force Surely);

@@ -58,7 +58,7 @@ public sealed class FixingStage : IStage
                     continue;
                 }
 
-                var input = new Bolting(surveyed, mount, bolt, item.Get(FixingChoice.Part)!, layout, display.Depth, kit, sheet.Policy);
+                var input = new Bolting(surveyed, mount, bolt, item.Get(FixingChoice.Part)!, layout, display.Width, display.Depth, kit, sheet.Policy);
                 var result = plan.Work(Result, item.Id, wall.Id, input, static (work, input) =>
                 {
                     var result = BoltPlan.Of(input);
@@ -150,6 +150,9 @@ public sealed class FixingStage : IStage
                 ["offCentre"] = file.Exact(b.OffCentre),
                 ["tolerance"] = file.Exact(b.Tolerance),
                 ["penetration"] = file.Exact(b.Penetration),
+                ["thread"] = file.Exact(b.Thread),
+                ["across"] = file.Force(b.Across),
+                ["acrossSurely"] = file.Force(bolts.Surely),
                 ["pull"] = file.Force(b.Pull),
                 ["holds"] = file.Force(b.Holds),
                 ["utilisation"] = b.Utilisation is { } u ? Math.Round(u, 3) : null,
@@ -219,11 +222,12 @@ public sealed class FixingStage : IStage
 /// <param name="Fastener">The bolt, screw or toggle.</param>
 /// <param name="Choice">What else was chosen.</param>
 /// <param name="Layout">Where the plate goes.</param>
+/// <param name="DisplayWidth">Outer width of the display.</param>
 /// <param name="DisplayDepth">Outer depth of the display.</param>
 /// <param name="Bits">The bits that the crew has.</param>
 /// <param name="Policy">The company's figures.</param>
 internal sealed record Bolting(
-    Surveyed Survey, Mount Mount, Fastener Fastener, FixingChoice Choice, PlateLayout Layout, Length DisplayDepth, Same<Length> Bits, Policy Policy)
+    Surveyed Survey, Mount Mount, Fastener Fastener, FixingChoice Choice, PlateLayout Layout, Length DisplayWidth, Length DisplayDepth, Same<Length> Bits, Policy Policy)
 {
     /// <summary>The wall, its readings worked in.</summary>
     public Wall Wall => Survey.Wall;

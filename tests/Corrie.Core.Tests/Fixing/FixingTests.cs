@@ -1,4 +1,5 @@
 using System.Text.Json.Nodes;
+using Corrie.Core.Catalogue;
 using Corrie.Core.Fixing;
 using Corrie.Core.Jobs;
 using Corrie.Core.Measure;
@@ -53,8 +54,8 @@ public class FixingTests
     [InlineData("3 in", "0 in", "1 15/16 in", "2 3/4 in")]
     [InlineData("3 in", "1/4 in", "1 11/16 in", "2 1/2 in")]
     [InlineData("2 1/2 in", "0 in", "1 7/16 in", "2 1/4 in")]
-    // As long as the stud is deep and more: only what is in the wood counts, 3 1/2 less the tip.
-    [InlineData("6 in", "0 in", "3 5/16 in", "4 1/8 in")]
+    // Longer than the stud is deep: only what is in the wood counts.
+    [InlineData("6 in", "0 in", "3 1/2 in", "4 5/16 in")]
     [InlineData("1 in", "0 in", "0 in", "13/16 in")]
     public void Thread_in_the_wood_and_depth_of_drilling(string length, string packing, string penetration, string depth)
     {
@@ -63,13 +64,49 @@ public class FixingTests
         Assert.Equal(Sheets.In(depth), plan.Bolted.DrillDepth);
     }
 
+    /// <summary>Lag screws by the table of typical dimensions (NDS-2018 appendix L, from memory): length, thread.</summary>
+    [Theory]
+    [InlineData("1 in", "1 in")]
+    [InlineData("1 1/2 in", "1 1/4 in")]
+    [InlineData("2 in", "1 1/2 in")]
+    [InlineData("3 in", "2 in")]
+    [InlineData("4 in", "2 1/2 in")]
+    [InlineData("6 in", "3 1/2 in")]
+    [InlineData("11 in", "6 in")]
+    [InlineData("12 in", "6 in")]
+    public void Only_a_part_of_a_lag_screw_is_thread(string length, string thread) =>
+        Assert.Equal(Sheets.In(thread), Lag(length).Thread);
+
+    [Theory]
+    [InlineData("1/4 in", "3/16 in")]
+    [InlineData("5/16 in", "3/16 in")]
+    [InlineData("3/8 in", "7/32 in")]
+    public void A_tip_that_nobody_measured_is_the_usual_one(string diameter, string tip) => Assert.Equal(Sheets.In(tip), Lag("3 in", diameter).TipLength);
+
+    /// <summary>
+    /// One independent run of the yield equations (3/8 in lag, G 0.42, 2 in deep, 0.105 in steel, unadjusted; from memory): the bound never says more.
+    /// By hand without a gap: q = 11200 * 0.42 * 0.265 = 1247 lb/in, M = 45000 * 0.265³ / 6 = 139.6 in lb, arm 0.0525: 1247 * (√(0.0525² + 2 * 139.6 / 1247) - 0.0525) / 4 * 0.9 = 119.
+    /// </summary>
+    [Theory]
+    [InlineData("0 in", 189, 119)]
+    [InlineData("5/8 in", 74, 41.8)]
+    [InlineData("4 in", 14, 7.8)]
+    public void What_a_bolt_holds_across_for_certain_is_under_what_it_yields_at(string gap, double yields, double bound)
+    {
+        var surely = ShearBound.Screw(0.42, Length.Tape(0, 3, 8), Sheets.In(gap), Length.FromInches(0.105), Length.Tape(2)).PoundsForce;
+        Assert.True(surely < yields);
+        Assert.Equal(bound, surely, 0.5);
+    }
+
+    private static Fastener Lag(string length, string diameter = "3/8 in") => Fastener.Form.Read((JsonObject)Sheets.Json($$"""{ "name": "lag", "kind": "lag-screw", "diameter": "{{diameter}}", "length": "{{length}}" }"""));
+
     [Fact]
     public void An_unknown_species_is_computed_as_the_softest()
     {
         var plan = Sheets.Plan(("/items/m1/fix/gravity", null));
         Assert.Equal(0.36, plan.Bolted.Gravity);
-        // 163 lb/in (G 0.36, 5/16 in; from memory) * 1 15/16 in * 0.9.
-        Assert.Equal(163 * 1.9375 * 0.9, plan.Bolted.Bolts[0].Holds!.Value.PoundsForce, 1.0);
+        // 163 lb/in (G 0.36, 5/16 in; from memory) * 0.9; of 3 in the last 2 are thread, 3/16 of them tip: 1 13/16.
+        Assert.Equal(163 * 1.8125 * 0.9, plan.Bolted.Bolts[0].Holds!.Value.PoundsForce, 1.0);
     }
 
     [Fact]
@@ -77,10 +114,10 @@ public class FixingTests
     {
         var parked = Sheets.Plan(("/items/m1/product/depthExtended", "20 in"));
         var arm = Sheets.Plan(("/items/m1/product/kind", "articulating"), ("/items/m1/product/depthExtended", "20 in"));
-        // 48 lb at 1 1/2 + 1 in; 48 + 30 lb at 20 + 1 in; rows 6 1/2 and 2 in over the plate's foot.
+        // 48 lb at 1 1/2 + 1 in; 48 lb at 20 + 1 in and 30 lb at the far edge of 48 1/2 in; rows 6 1/2 and 2 in over the plate's foot.
         var share = 6.5 / (2 * ((6.5 * 6.5) + (2 * 2)));
         Assert.Equal(48 * 2.5 * share, parked.Bolted.Bolts[0].Pull.PoundsForce, 0.01);
-        Assert.Equal(78 * 21 * share, arm.Bolted.Bolts[0].Pull.PoundsForce, 0.01);
+        Assert.Equal(((48 * 21) + (30 * (20 + 24.25))) * share, arm.Bolted.Bolts[0].Pull.PoundsForce, 0.01);
     }
 
     [Theory]
