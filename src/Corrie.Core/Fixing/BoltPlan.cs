@@ -28,7 +28,7 @@ internal static class BoltPlan
 
         var weight = (layout.Load + mount.Mass).Weight;
         var reach = (mount.Moves ? mount.DepthExtended : mount.DepthParked) + input.DisplayDepth.Half;
-        var bolts = layout.Position.Bolts;
+        var bolts = layout.Position.Used(fastener.Diameter, mount.Studs);
         IReadOnlyList<Length> heights = [.. bolts.Select(b => mount.HookUp + b.Row.AboveHook)];
         var pulls = PlatePull.PerBolt(weight, reach, heights);
         if (mount.Moves)

@@ -47,6 +47,19 @@ internal static class FixingCheck
             }
         }
 
+        var left = input.Layout.Position.Bolts.Where(b => bolts.Bolts.All(u => u.X != b.X || u.Row != b.Row.Id)).ToList();
+        if (left.Count > 0)
+        {
+            Phrase message = $"Leave {left.Count} {(left.Count == 1 ? "hole" : "holes")} of the plate empty: ";
+            for (var i = 0; i < left.Count; i++)
+            {
+                message.AppendFormatted($"{(i == 0 ? string.Empty : ", ")}{left[i].Row.Id} row at {left[i].X}, {left[i].OffCentre:fine} off its stud's centre");
+            }
+
+            message.AppendFormatted($". The other {bolts.Bolts.Count} bolts hold.");
+            yield return FixingFindings.LeftEmpty.At(new("empty", left[0].X, input.Layout.HookLine + left[0].Row.AboveHook), message);
+        }
+
         foreach (var finding in Pilot(input, bolts))
         {
             yield return finding;

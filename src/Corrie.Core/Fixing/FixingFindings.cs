@@ -69,6 +69,12 @@ public static class FixingFindings
         "a fastener goes over 1 1/4 in into a member without a recorded scan for cables that cross it",
         "Cables may lawfully run through a stud 1 1/4 in behind its face.", Source.Published("NFPA 70 300.4(A)"));
 
+    /// <summary>A hole that stays empty.</summary>
+    public static readonly FindingKind LeftEmpty = new(
+        Stage, "fix.left-empty", Severity.Note, "Holes of the plate stay empty",
+        "a hole of the plate lies over a stud but off its centre by more than the edge distance allows, and the other bolts hold",
+        "A bolt at the edge splits the stud that the others hold in.", Source.Nds("12.5.1"));
+
     /// <summary>Pilot hole.</summary>
     public static readonly FindingKind Pilot = new(
         Stage, "fix.pilot", Severity.Caution, "Pilot bit outside the range",
@@ -90,6 +96,6 @@ public static class FixingFindings
     /// <summary>All of them, in the order of the catalogue.</summary>
     public static IReadOnlyList<FindingKind> All { get; } =
     [
-        EdgeDistance, ThroughOpening, HolesNear, TooShort, NoHold, ShearUnknown, TooLong, DemandOverCapacity, WrongForWall, BoredCrossing, Pilot, RatingUnknown, Engineer,
+        EdgeDistance, ThroughOpening, HolesNear, TooShort, NoHold, ShearUnknown, TooLong, DemandOverCapacity, WrongForWall, BoredCrossing, LeftEmpty, Pilot, RatingUnknown, Engineer,
     ];
 }

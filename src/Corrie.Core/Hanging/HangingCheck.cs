@@ -10,12 +10,15 @@ namespace Corrie.Core.Hanging;
 /// <summary>What is wrong with display, mount and plate.</summary>
 internal static class HangingCheck
 {
+    // An arm whose middle is at the plate's very end still hooks on.
+    private static readonly Length AtTheEnd = Length.Tape(0, 1, 16);
+
     /// <summary>Everything that is wrong with the hanging.</summary>
     /// <param name="input">All that the layout follows from.</param>
     /// <param name="layout">The layout.</param>
     /// <returns>The findings, parts named from the mount on.</returns>
     public static IEnumerable<Finding> Check(Hanging input, PlateLayout layout) =>
-        [.. Fit(input), .. Rows(input, layout), .. Heights(input, layout), .. Sideways(input, layout), .. AfterHanging(input, layout)];
+        [.. Fit(input), .. Rows(input, layout), .. Hooks(input, layout), .. Heights(input, layout), .. Sideways(input, layout), .. AfterHanging(input, layout)];
 
     private static string Listed(IReadOnlyList<string> names) => $"{string.Join(", the ", names.SkipLast(1))} and the {names[^1]}";
 
@@ -76,6 +79,39 @@ internal static class HangingCheck
             $"Measure the mount again: by the catalogue the {row.Id} row lies {off} {(under ? "under" : "over")} the plate, which is {input.Mount.PlateHeight} high with its hook line {input.Mount.HookUp} up. Its holes are left out.");
     });
 
+    private static IEnumerable<Finding> Hooks(Hanging input, PlateLayout layout)
+    {
+        var (display, mount, choice) = (input.Display, input.Mount, input.Choice);
+        // On an arm the display hooks on a head of its own, which goes where the display goes.
+        if (!mount.Moves)
+        {
+            foreach (var arm in layout.Arms)
+            {
+                var over = Length.Max(layout.Plate.Left - arm.CentreX, arm.CentreX - layout.Plate.Right);
+                if (over > AtTheEnd)
+                {
+                    yield return HangingFindings.CannotHook.At(
+                        new("arms/hook", arm.CentreX, layout.HookLine),
+                        $"Move the plate or the display: the arm at {arm.CentreX} hooks on {over} beyond the plate, which reaches from {layout.Plate.Left} to {layout.Plate.Right}.");
+                }
+            }
+        }
+
+        var (lowest, foot) = (display.UpperRowUp - display.VesaHeight, layout.BottomToHook + mount.Arms.TopAboveHook - mount.Arms.Length);
+        if (lowest < foot)
+        {
+            yield return HangingFindings.CannotHook.At(
+                new("arms/holes", layout.Arms[0].CentreX, layout.Arms[0].Bottom),
+                $"Take longer arms or another arm hole: the display's lower holes are {foot - lowest} below the end of the {mount.Arms.Length} arms, with arm hole {layout.ArmHole}.");
+        }
+
+        if (new[] { choice.ArmHoleLeft, choice.ArmHoleRight }.Max() is { } hole && hole > mount.Arms.Holes)
+        {
+            yield return HangingFindings.CannotHook.At(
+                new("arms/hole", layout.Arms[0].CentreX, layout.HookLine), $"Choose another arm hole: {hole} is chosen, and the arms have {mount.Arms.Holes}.", new Remedy("Leave the arm hole to the planner", "the best one is worked out", [choice.Here.Clear("armHoleLeft"), choice.Here.Clear("armHoleRight")]));
+        }
+    }
+
     private static IEnumerable<Finding> Heights(Hanging input, PlateLayout layout)
     {
         var (display, mount, choice, outer) = (input.Display, input.Mount, input.Choice, input.Placed.Outer);
@@ -89,11 +125,11 @@ internal static class HangingCheck
 
         var byCatalogue = PlateLayer.ByCatalogue(display, mount, layout.ArmHole);
         var off = layout.BottomToHook - byCatalogue;
-        if (choice.MeasuredBottomToHook is not null && off.Abs > HeightChain.MostDifference(2))
+        if ((choice.MeasuredBottomToHook ?? choice.MeasuredTopToHook) is not null && off.Abs > HeightChain.MostDifference(2))
         {
             yield return HangingFindings.ChainDisagrees.At(
                 hook with { Part = "hook-line/catalogue" },
-                $"Bottom to hook is measured as {layout.BottomToHook}; by the catalogue, with arm hole {layout.ArmHole}, it is {byCatalogue}: {off.Abs} {(off > Length.Zero ? "less" : "more")}. Another arm hole, or a wrong reading?");
+                $"{(choice.MeasuredBottomToHook is not null ? Phrase.Of($"Bottom to hook is measured as {layout.BottomToHook}") : Phrase.Of($"Top to hook is measured as {layout.TopToHook}, which leaves {layout.BottomToHook} from the bottom"))}; by the catalogue, with arm hole {layout.ArmHole}, it is {byCatalogue}: {off.Abs} {(off > Length.Zero ? "less" : "more")}. Another arm hole, or a wrong reading?");
         }
 
         if (choice is { ArmHoleLeft: { } left, ArmHoleRight: { } right } && left != right)

@@ -57,6 +57,12 @@ public static class HangingFindings
         "by the catalogue a row of holes lies above or below the plate that it is in",
         "A hole that is not there holds nothing, and the pull on the others is then wrong.", Source.Arithmetic);
 
+    /// <summary>Cannot be hooked on.</summary>
+    public static readonly FindingKind CannotHook = new(
+        Stage, "hang.cannot-hook", Severity.Stop, "The display cannot be hooked on",
+        "an arm stands beyond the plate's end after the slide, the pattern's lower holes are beyond the arm, or an arm hole is chosen that is not there",
+        "It is found out on the ladder, with the display in hand.", Source.Maker);
+
     /// <summary>Beyond the wall.</summary>
     public static readonly FindingKind Outside = new(
         Stage, "hang.outside", Severity.Stop, "Beyond the wall",
@@ -108,7 +114,7 @@ public static class HangingFindings
     /// <summary>All of them, in the order of the catalogue.</summary>
     public static IReadOnlyList<FindingKind> All { get; } =
     [
-        Overloaded, PatternMisfit, SizeMisfit, WrongWall, ChainDisagrees, CentreOutOfSlide, OneStudOnly, RowOffPlate, Outside, BodiesMeet, ArmsShow, ArmHolesDiffer,
+        Overloaded, PatternMisfit, SizeMisfit, WrongWall, ChainDisagrees, CentreOutOfSlide, OneStudOnly, RowOffPlate, CannotHook, Outside, BodiesMeet, ArmsShow, ArmHolesDiffer,
         NoAdjustmentLeft, NoRoomAbove, HeightFixed, HardToReach,
     ];
 }

@@ -13,6 +13,11 @@ public readonly record struct PlateBolt(PlateRow Row, Slot Slot, Stud Stud, Leng
 {
     /// <summary>How far off the stud's centre.</summary>
     public Length OffCentre => (X - Stud.Centre).Abs;
+
+    /// <summary>Whether it keeps its edge distance, or would if its stud were confirmed where it is marked.</summary>
+    /// <param name="boltDiameter">Shank diameter.</param>
+    /// <returns>Whether it does.</returns>
+    public bool WouldHold(Length boltDiameter) => OffCentre <= (Stud.State == StudState.Confirmed ? Stud.Tolerance(boltDiameter) : Stud.Play(boltDiameter));
 }
 
 /// <summary>A plate position and the bolts that it allows.</summary>
@@ -20,25 +25,40 @@ public readonly record struct PlateBolt(PlateRow Row, Slot Slot, Stud Stud, Leng
 /// <param name="Slide">How far the display's arms stand right of the plate's centre.</param>
 /// <param name="Bolts">Bolts that land in a stud's face, top row first, left to right.</param>
 /// <param name="Holding">How many of them keep their edge distance.</param>
-public sealed record PlatePosition(Length Plate, Length Slide, IReadOnlyList<PlateBolt> Bolts, int Holding)
+/// <param name="LeastApart">How far apart bolts have to be for two studs to carry the plate as two.</param>
+public sealed record PlatePosition(Length Plate, Length Slide, IReadOnlyList<PlateBolt> Bolts, int Holding, Length LeastApart)
 {
-    /// <summary>How many different studs the bolts that keep their edge distance go into.</summary>
+    /// <summary>How many different studs the bolts that keep their edge distance go into; two members under one end of the plate are as good as one.</summary>
     /// <param name="boltDiameter">Shank diameter of the bolts.</param>
     /// <returns>The number of studs, what is not known of their centres taken off.</returns>
-    public int StudsHeld(Length boltDiameter) =>
-        Bolts.Where(b => b.OffCentre <= b.Stud.Tolerance(boltDiameter)).Select(b => b.Stud.Id).Distinct().Count();
+    public int StudsHeld(Length boltDiameter) => Studs([.. Bolts.Where(b => b.OffCentre <= b.Stud.Tolerance(boltDiameter))]);
 
     /// <summary>How many different studs the bolts would hold in if all centres were confirmed where they are marked.</summary>
     /// <param name="boltDiameter">Shank diameter of the bolts.</param>
     /// <returns>The number of studs.</returns>
-    public int StudsMet(Length boltDiameter) => Bolts
-        .Where(b => b.OffCentre <= (b.Stud.State == StudState.Confirmed ? b.Stud.Tolerance(boltDiameter) : b.Stud.Play(boltDiameter)))
-        .Select(b => b.Stud.Id).Distinct().Count();
+    public int StudsMet(Length boltDiameter) => Studs([.. Bolts.Where(b => b.WouldHold(boltDiameter))]);
+
+    private int Studs(IReadOnlyList<PlateBolt> bolts)
+    {
+        var studs = bolts.Select(b => b.Stud.Id).Distinct().Count();
+        return studs > 1 && bolts.Max(b => b.X) - bolts.Min(b => b.X) < LeastApart ? 1 : studs;
+    }
+
+    /// <summary>The bolts that are put in: where enough of them hold, those that would miss their edge distance are left out.</summary>
+    /// <param name="boltDiameter">Shank diameter of the bolts.</param>
+    /// <param name="wanted">How many studs the plate is made to catch.</param>
+    /// <returns>The bolts.</returns>
+    public IReadOnlyList<PlateBolt> Used(Length boltDiameter, int wanted)
+    {
+        var sound = Bolts.Where(b => b.WouldHold(boltDiameter)).ToList();
+        var whole = sound.GroupBy(b => b.Row.Id).All(r => r.Select(b => b.Stud.Id).Distinct().Count() >= wanted);
+        return StudsMet(boltDiameter) >= wanted && whole && Bolts.Select(b => b.Row.Id).Distinct().Count() == sound.Select(b => b.Row.Id).Distinct().Count() ? sound : Bolts;
+    }
 }
 
 /// <summary>
 /// Finds where along the wall a plate goes. Preference, in this order: most bolts of the top row in studs with their edge distance
-/// (uncertainty included), most of the rows below, smallest largest off-centre of a bolt in its stud, smallest slide.
+/// (uncertainty included), most of the rows below, smallest largest off-centre of a bolt that holds, smallest slide.
 /// </summary>
 /// <remarks>
 /// Every criterion is piecewise linear in the plate's position, so the best lies at the end of a stretch where a bolt keeps its edge
@@ -56,11 +76,11 @@ public static class PlateSearch
     public static PlatePosition Best(Mount mount, IReadOnlyList<Stud> studs, Length arms, Length boltDiameter, WallKind wall)
     {
         var rows = RowsFor(mount, wall);
-        var (from, to) = (arms - mount.Slide, arms + mount.Slide);
+        var (from, to, apart) = (arms - mount.Slide, arms + mount.Slide, LeastApart(rows));
         var near = Reached(rows, studs, from, to);
         return Candidates(mount, rows, near, from, to, boltDiameter)
             .Append(arms)
-            .Select(plate => At(plate, rows, near, arms, boltDiameter))
+            .Select(plate => At(plate, rows, near, arms, boltDiameter, apart))
             .Min(Comparer<PlatePosition>.Create((a, b) => Compare(mount, a, b, boltDiameter)))!;
     }
 
@@ -72,8 +92,11 @@ public static class PlateSearch
     /// <param name="boltDiameter">Shank diameter of the bolts.</param>
     /// <param name="wall">What the wall is.</param>
     /// <returns>The position with its bolts.</returns>
-    public static PlatePosition At(Length plate, Mount mount, IReadOnlyList<Stud> studs, Length arms, Length boltDiameter, WallKind wall) =>
-        At(plate, RowsFor(mount, wall), studs, arms, boltDiameter);
+    public static PlatePosition At(Length plate, Mount mount, IReadOnlyList<Stud> studs, Length arms, Length boltDiameter, WallKind wall)
+    {
+        var rows = RowsFor(mount, wall);
+        return At(plate, rows, studs, arms, boltDiameter, LeastApart(rows));
+    }
 
     /// <summary>
     /// The position nearest to the wanted centre at which the plate catches as many studs as it is made for, wherever the display then hangs; null where there is none on the wall.
@@ -89,11 +112,12 @@ public static class PlateSearch
         Mount mount, IReadOnlyList<Stud> studs, Length arms, Length boltDiameter, WallKind wall, Length wallWidth)
     {
         var rows = RowsFor(mount, wall);
+        var apart = LeastApart(rows);
         return Candidates(mount, rows, studs, Length.Zero, wallWidth, boltDiameter)
             .Select(plate =>
             {
                 var reach = Length.Min(Length.Max(arms, plate - mount.Slide), plate + mount.Slide);
-                return At(plate, rows, studs, reach, boltDiameter);
+                return At(plate, rows, studs, reach, boltDiameter, apart);
             })
             .Where(p => p.StudsHeld(boltDiameter) >= mount.Studs)
             .MinBy(p => ((p.Plate + p.Slide - arms).Abs, p.Slide.Abs));
@@ -103,9 +127,11 @@ public static class PlateSearch
     /// <param name="mount">The mount.</param>
     /// <param name="wall">What the wall is.</param>
     /// <returns>Least and most; nothing where the plate has no holes for it.</returns>
-    public static (Length Least, Length Most) Reach(Mount mount, WallKind wall)
+    public static (Length Least, Length Most) Reach(Mount mount, WallKind wall) => Reach(RowsFor(mount, wall));
+
+    private static (Length Least, Length Most) Reach(List<PlateRow> rows)
     {
-        var slots = RowsFor(mount, wall).SelectMany(r => r.Slots).ToList();
+        var slots = rows.SelectMany(r => r.Slots).ToList();
         if (slots.Count == 0)
         {
             return default;
@@ -172,7 +198,14 @@ public static class PlateSearch
         }
     }
 
-    private static PlatePosition At(Length plate, List<PlateRow> rows, IReadOnlyList<Stud> studs, Length arms, Length boltDiameter)
+    // As far apart as its innermost left and right holes; where one slot runs right across, a third of what it spans (own rule).
+    private static Length LeastApart(List<PlateRow> rows)
+    {
+        var (least, most) = Reach(rows);
+        return Length.Max(least, most * (1.0 / 3));
+    }
+
+    private static PlatePosition At(Length plate, List<PlateRow> rows, IReadOnlyList<Stud> studs, Length arms, Length boltDiameter, Length apart)
     {
         var bolts = new List<PlateBolt>();
         var holding = 0;
@@ -203,7 +236,7 @@ public static class PlateSearch
             }
         }
 
-        return new(plate, arms - plate, bolts, holding);
+        return new(plate, arms - plate, bolts, holding, apart);
     }
 
     private static int Compare(Mount mount, PlatePosition a, PlatePosition b, Length diameter)
@@ -217,13 +250,14 @@ public static class PlateSearch
             }
         }
 
-        var inWood = b.Bolts.Count.CompareTo(a.Bolts.Count);
+        // As long as no stud is known well enough to hold a bolt, the most bolts in wood, near its middle, are the best guess.
+        var inWood = a.Holding + b.Holding == 0 ? b.Bolts.Count.CompareTo(a.Bolts.Count) : 0;
         if (inWood != 0)
         {
             return inWood;
         }
 
-        var byOffCentre = WorstOffCentre(a).CompareTo(WorstOffCentre(b));
+        var byOffCentre = WorstOffCentre(a, diameter).CompareTo(WorstOffCentre(b, diameter));
         var bySlide = a.Slide.Abs.CompareTo(b.Slide.Abs);
         return byOffCentre != 0 ? byOffCentre : bySlide != 0 ? bySlide : a.Plate.CompareTo(b.Plate);
 
@@ -239,12 +273,16 @@ public static class PlateSearch
         }
     }
 
-    private static Length WorstOffCentre(PlatePosition p)
+    // Of the bolts that hold; of all, where none does.
+    private static Length WorstOffCentre(PlatePosition p, Length diameter)
     {
         var worst = Length.Zero;
         foreach (var bolt in p.Bolts)
         {
-            worst = Length.Max(worst, bolt.OffCentre);
+            if (p.Holding == 0 || bolt.OffCentre <= bolt.Stud.Tolerance(diameter))
+            {
+                worst = Length.Max(worst, bolt.OffCentre);
+            }
         }
 
         return worst;

@@ -59,6 +59,18 @@ public static class HoleCheck
             yield return finding;
         }
 
+        if (wall.Questions.Gas == true && wall.Features.All(f => f.Kind != FeatureKind.Gas))
+        {
+            yield return SurveyFindings.GasNear.At(
+                new("questions/gas", holes[0].X, holes[0].Y), $"Find the gas pipe and put it on the wall first: gas runs near, and {holes.Count} holes are planned without anybody knowing where.");
+        }
+
+        if (wall.Questions.FireRated == true)
+        {
+            yield return SurveyFindings.FireRated.At(
+                new("questions/fireRated", holes[0].X, holes[0].Y), $"Seal each of the {holes.Count} holes as the wall's listing says: it is fire-rated or a party wall.");
+        }
+
         var open = FramingCheck.OpenQuestions(wall, site);
         if (open.Count > 0)
         {

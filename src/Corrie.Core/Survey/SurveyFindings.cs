@@ -134,6 +134,34 @@ public static class SurveyFindings
         "Wood between two near holes splits, and a worn hole holds nothing.",
         Source.CommonPractice);
 
+    /// <summary>One member entered twice.</summary>
+    public static readonly FindingKind MemberTwice = new(
+        Stage, "survey.member-twice", Severity.Stop, "One stud entered twice?",
+        "two members overlap, or stand closer than a member's width without being a doubled one",
+        "Two bolts in what is one stud hold on one line of wood.",
+        Source.Arithmetic);
+
+    /// <summary>A member whose place is in doubt.</summary>
+    public static readonly FindingKind MemberDisputed = new(
+        Stage, "survey.member-disputed", Severity.Stop, "Where is this stud?",
+        "a member is said to be confirmed, and readings or evidence put it elsewhere by more than a bolt may be off",
+        "Somebody is wrong, and the bolts follow one of them.",
+        Source.Arithmetic);
+
+    /// <summary>Gas near.</summary>
+    public static readonly FindingKind GasNear = new(
+        Stage, "survey.gas-near", Severity.FinalStop, "Gas near, its route not known",
+        "gas runs near, holes are planned, and no gas pipe or valve is on the sheet",
+        "A drill through a gas pipe fills the wall before anybody smells it.",
+        Source.CommonPractice);
+
+    /// <summary>A fire-rated wall.</summary>
+    public static readonly FindingKind FireRated = new(
+        Stage, "survey.fire-rated", Severity.Caution, "Holes in a fire-rated wall",
+        "holes are planned in a fire-rated or party wall",
+        "Every hole in it is a way for fire and smoke until it is sealed as it was tested.",
+        Source.Published("NFPA 70 300.21 for firestops; the wall's listing and local code come first"));
+
     /// <summary>A hole near something live.</summary>
     public static readonly FindingKind LiveNearHole = new(
         Stage, "survey.live-near-hole", Severity.FinalStop, "Hole where a live cable may run",
@@ -160,6 +188,6 @@ public static class SurveyFindings
     [
         ReadingsDisagree, DatumUnclear, SpacingBroken, FramingUnconfirmed, SingleMethod, FalseReading, EvidenceContradicts, NoMemberFits, HitTooShallow, LiveNearHole,
         ServicesNotLookedFor, LayersUnknown, BuildUpDiffers, HazardQuestionsOpen, OldFinish, LiveFlue, Temporary, NotToBeCut, InsulatedWall, SmallHands,
-        OldHoleTooNear,
+        OldHoleTooNear, MemberTwice, MemberDisputed, GasNear, FireRated,
     ];
 }

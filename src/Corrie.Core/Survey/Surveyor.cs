@@ -97,6 +97,7 @@ public static class Surveyor
         .. Misfits(surveyed.Wall, surveyed.Up, Axis.Up),
         .. Twice(surveyed),
         .. Spacing(surveyed.Wall, surveyed.For(bolt).Studs),
+        .. MemberCheck.Check(surveyed, bolt),
     ];
 
     /// <summary>Which tape a point of this face belongs to.</summary>

@@ -82,8 +82,10 @@ public class PlateSearchTests
 
         static (int Top, int Bottom, int InWood, long Off, long Slide) Rank(PlatePosition p)
         {
-            int Held(string row) => -p.Bolts.Count(b => b.Row.Id == row && b.OffCentre <= b.Stud.Tolerance(Bolt));
-            return (Held("top"), Held("bottom"), -p.Bolts.Count, p.Bolts.Count == 0 ? 0 : p.Bolts.Max(b => b.OffCentre.Units), p.Slide.Abs.Units);
+            bool Holds(PlateBolt b) => b.OffCentre <= b.Stud.Tolerance(Bolt);
+            int Held(string row) => -p.Bolts.Count(b => b.Row.Id == row && Holds(b));
+            var any = p.Bolts.Any(Holds);
+            return (Held("top"), Held("bottom"), any ? 0 : -p.Bolts.Count, p.Bolts.Where(b => !any || Holds(b)).Select(b => b.OffCentre.Units).DefaultIfEmpty().Max(), p.Slide.Abs.Units);
         }
     }
 }

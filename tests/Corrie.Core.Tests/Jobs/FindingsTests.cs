@@ -42,6 +42,12 @@ public class FindingsTests
         ["survey.small-hands"] = ([("/site/smallHands", true)], [("/site/smallHands", false)]),
         // Beside a bolt at 70 in, at its height; 3 diameters of the old hole's 1/2 in are 1 1/2 in.
         ["survey.old-hole-too-near"] = ([("/walls/w1/features/x", Old("71 15/32 in"))], [("/walls/w1/features/x", Old("71 1/2 in"))]),
+        // 1 1/2 in wide, and 1/16 in of tape.
+        ["survey.member-twice"] = ([("/walls/w1/studs/e", Stud("55 3/8 in"))], [("/walls/w1/studs/e", Stud("55 7/16 in"))]),
+        // Two chains to one stud that are 3/4 in apart, and 1/8 in: a 5/16 in bolt may be 9/32 in off.
+        ["survey.member-disputed"] = ([Chains("-70 3/4 in")], [Chains("-70 1/8 in")]),
+        ["survey.gas-near"] = ([("/walls/w1/questions/gas", true)], [("/walls/w1/questions/gas", true), At("gas", "20 in", "0 in", "1 in", "40 in")]),
+        ["survey.fire-rated"] = ([("/walls/w1/questions/fireRated", true)], [("/walls/w1/questions/fireRated", false)]),
         ["survey.live-near-hole"] = ([Thing(Socket, "62 1/8 in")], [Thing(Socket, "34 in")]),
         ["survey.services-not-looked-for"] = ([("/walls/w1/scan", null)], [("/walls/w1/scan/with", "a probe")]),
         ["survey.layers-unknown"] = ([("/walls/w1/layers/l1/confirmed", false)], [("/walls/w1/layers/l1/confirmed", true)]),
@@ -52,6 +58,8 @@ public class FindingsTests
         ["place.out-of-room"] = ([("/items/d1/place/height", "68 1/16 in")], [("/items/d1/place/height", "68 in")]),
         // The display reaches from 53 3/4 to 102 1/4 across and from 30 to 58 up.
         ["place.covers"] = ([At("thermostat", "102 3/16 in", "40 in", "3 in", "4 in")], [At("thermostat", "102 1/4 in", "40 in", "3 in", "4 in")]),
+        // Upper holes at 14 in + 100 mm, lower ones 200 mm under them; hole 6 puts the arm's end 9 7/16 in up, hole 7 at 10 7/16.
+        ["hang.cannot-hook"] = ([("/items/m1/hang/armHoleLeft", 7)], [("/items/m1/hang/armHoleLeft", 6)]),
         // Plate 68 to 88 across; with the wall's end at 88 it is all on the wall.
         ["hang.outside"] = ([("/walls/w1/width", "87 15/16 in")], [("/walls/w1/width", "88 in")]),
         // A rail 1 in deep behind a display that is parked 1 1/2 in out: only the plate, 3/16 in thick, can meet it. The plate reaches up to 51 15/16 in.
@@ -88,6 +96,8 @@ public class FindingsTests
         // Washer, plate and board are 7/8; tip 3/16; 4 D is 1 1/4: 2 5/16 in at least.
         ["fix.too-short"] = ([("/items/m1/bolt/length", "2 1/4 in")], [("/items/m1/bolt/length", "2 5/16 in")]),
         // 7/8 passed and 3/16 of tip: 1 1/16 ends at the stud's face.
+        // A hole in the plate's middle, 9/32 off a third stud at the most.
+        ["fix.left-empty"] = ([.. Third("78 5/16 in")], [.. Third("78 9/32 in")]),
         ["fix.no-hold"] = ([("/items/m1/bolt/length", "1 1/16 in")], [("/items/m1/bolt/length", "1 1/8 in")]),
         // 3/4 in of layers is the most that a screw crosses unchecked.
         ["fix.shear-unknown"] = ([("/walls/w1/layers/l1/thickness", "13/16 in"), ("/items/m1/bolt/length", "3 1/2 in")], [("/walls/w1/layers/l1/thickness", "3/4 in"), ("/items/m1/bolt/length", "3 1/2 in")]),
@@ -191,6 +201,25 @@ public class FindingsTests
 
     private static (string, JsonNode?) At(string kind, string left, string bottom, string width, string height, string depth = "0 in") => (
         "/walls/w1/features/x", Sheets.Json($$"""{ "kind": "{{kind}}", "left": "{{left}}", "bottom": "{{bottom}}", "width": "{{width}}", "height": "{{height}}", "depth": "{{depth}}" }"""));
+
+    private static JsonNode Stud(string centre) => Sheets.Json($$"""{ "centre": "{{centre}}", "state": "confirmed", "uncertainty": "0 in" }""");
+
+    private static (string, JsonNode?)[] Third(string centre) =>
+    [
+        ("/walls/w1/studs/e", Stud(centre)), ("/items/m1/hang/plateCentre", "78 in"),
+        ("/items/m1/product/rows", Sheets.Json("""
+            [{ "id": "top", "aboveHook": "-1/2 in", "slots": [{ "from": "-9 in", "to": "-7 in" }, { "from": "0 in", "to": "0 in" }, { "from": "7 in", "to": "9 in" }] },
+             { "id": "bottom", "aboveHook": "-5 in", "slots": [{ "from": "-9 in", "to": "-7 in" }, { "from": "7 in", "to": "9 in" }] }]
+            """)),
+    ];
+
+    private static (string, JsonNode?) Chains(string second) => ("/walls/w1/readings", Sheets.Json($$"""
+        {
+          "r1": { "from": "left-corner", "to": "studs/b", "value": "70 in" }, "r2": { "from": "left-corner", "to": "studs/c", "value": "86 in" },
+          "r3": { "from": "studs/b", "to": "studs/c", "value": "16 in" }, "r4": { "from": "right-corner", "to": "studs/b", "value": "-86 in" },
+          "r5": { "from": "right-corner", "to": "studs/c", "value": "{{second}}" }, "r6": { "from": "left-corner", "to": "right-corner", "value": "156 in" }
+        }
+        """));
 
     private static (string, JsonNode?) Found(string key, string json) => ("/walls/w1/evidence/" + key, Sheets.Json(json));
 
