@@ -105,6 +105,7 @@ internal static class Sheets
                 "kind": "lag-screw",
                 "diameter": "5/16 in",
                 "length": "3 in",
+                "thread": "2 in",
                 "tip": "3/16 in",
                 "washer": "1/16 in"
               },

@@ -46,7 +46,7 @@ public sealed record Display(
             width,
             height,
             m.Length("depth", "outer depth", LengthRange.Size),
-            m.Need("mass", new MassShape("weight without feet")),
+            m.Need("mass", new MassShape("weight without feet", overZero: true)),
             m.Length("vesaWidth", "width of the hole pattern", LengthRange.Size),
             m.Length("vesaHeight", "height of the hole pattern", LengthRange.Size),
             m.Length("vesaCentreUp", "centre of the hole pattern over the bottom edge", LengthRange.Size),

@@ -52,8 +52,11 @@ public sealed record Fastener(
     private static readonly Length HalfInch = Measure.Length.Tape(0, 1, 2);
     private static readonly Length LongestThread = Measure.Length.Tape(6);
 
-    /// <summary>Length of its thread, tip included: half its length and 1/2 in, at most 6 in and all of it, for a lag screw (NDS-2018 appendix L, typical dimensions, from memory); two thirds for a wood screw.</summary>
-    public Length Thread => Sort switch
+    /// <summary>Length of its thread, tip included, where somebody has entered it.</summary>
+    public Length? SaidThread { get; init; }
+
+    /// <summary>Length of its thread, tip included: as entered, or half its length and 1/2 in, at most 6 in and all of it, for a lag screw (NDS-2018 appendix L, typical dimensions, from memory); two thirds for a wood screw.</summary>
+    public Length Thread => SaidThread is { } said ? Measure.Length.Min(Length, said) : Sort switch
     {
         FastenerKind.LagScrew => Measure.Length.Min(Length, Measure.Length.Min(Length.Half + HalfInch, LongestThread)),
         FastenerKind.WoodScrew => Length * (2.0 / 3),
@@ -77,7 +80,8 @@ public sealed record Fastener(
         m.Length("hole", "the hole it needs, for toggles", LengthRange.Distance, Measure.Length.Zero),
         m.Length("grip", "the most a toggle clamps", LengthRange.Distance, Measure.Length.Zero),
         m.Maybe("ratedTension", new MassShape("the maker's load in tension through board and steel flange"))?.Weight,
-        m.Choice("basis", "what that load means", RatingBasis.Ultimate)));
+        m.Choice("basis", "what that load means", RatingBasis.Ultimate))
+    { SaidThread = m.MaybeLength("thread", "length of its thread, tip included", LengthRange.Size) });
 
     /// <summary>Bolts, screws and toggles, in the catalogue.</summary>
     public static ProductKind Kind { get; } = ProductKind.Of("fastener", "Bolt, screw or toggle", "Bolts, screws, toggles", Form) with
@@ -87,7 +91,7 @@ public sealed record Fastener(
         Headings =
         [
             ("What it is", ["name", "kind"]),
-            ("Its size", ["diameter", "length", "tip", "washer", "hole", "grip"]),
+            ("Its size", ["diameter", "length", "thread", "tip", "washer", "hole", "grip"]),
             ("What it holds", ["ratedTension", "basis"]),
         ],
     };

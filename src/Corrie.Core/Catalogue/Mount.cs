@@ -118,8 +118,8 @@ public sealed record Mount(
             [.. m.Need("walls", new ListShape<WallKind>(
                 "kinds of wall it is made for", new ChoiceShape<WallKind>("what the wall is"), 3,
                 ListText.Commas($"One or more of {string.Join(", ", Choices.All<WallKind>())}, with commas"))).Distinct().Order()],
-            m.Need("rated", new MassShape("rated weight")),
-            m.Need("mass", new MassShape("its own weight")),
+            m.Need("rated", new MassShape("rated weight", overZero: true)),
+            m.Need("mass", new MassShape("its own weight", overZero: true)),
             m.Length("vesaWidest", "widest hole pattern", LengthRange.Size),
             m.Length("vesaHighest", "highest hole pattern", LengthRange.Size),
             m.Length("vesaNarrowest", "narrowest hole pattern", LengthRange.Size, Length.Zero),
@@ -144,7 +144,8 @@ public sealed record Mount(
             m.Length("depthExtended", "wall to the display's back at full reach", LengthRange.Distance, parked),
             m.Or("tiltDown", new AngleShape("how far it tilts down"), default),
             m.Length("clearAbove", "clear height over the display for lifting it on", LengthRange.Distance, Length.Zero),
-            m.Length("templateHeight", "height of the paper template, its middle on the hook line", LengthRange.Distance, Length.Zero));
+            m.Length("templateHeight", "height of the paper template, its middle on the hook line", LengthRange.Distance, Length.Zero))
+        { ReachKnown = m.Has("depthExtended") };
     });
 
     /// <summary>Mounts, in the catalogue and on the sheet.</summary>
@@ -160,6 +161,9 @@ public sealed record Mount(
             ("How it moves", ["slide", "raiseBy", "lowerBy", "tiltDown", "depthParked", "depthExtended", "clearAbove"]),
         ],
     };
+
+    /// <summary>Whether somebody has entered how far it reaches: a mount that moves is loaded most there.</summary>
+    public bool ReachKnown { get; init; }
 
     /// <summary>Whether a row of holes lies on the plate at all.</summary>
     /// <param name="row">A row of this mount.</param>

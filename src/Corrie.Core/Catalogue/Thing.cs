@@ -30,5 +30,5 @@ public sealed record Thing(string Name, Length Width, Length Height, Length Dept
             m.Length("width", "outer width", LengthRange.Size),
             m.Length("height", "outer height", LengthRange.Size),
             m.Length("depth", "outer depth", LengthRange.Size),
-            m.Need("mass", new MassShape("weight")))));
+            m.Need("mass", new MassShape("weight", overZero: true)))));
 }

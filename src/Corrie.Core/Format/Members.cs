@@ -39,6 +39,11 @@ public sealed class Members
     /// <summary>The questions so far.</summary>
     internal IReadOnlyList<Member> Asked => asked ?? [];
 
+    /// <summary>Whether somebody has entered a member, so that nothing usual is taken for it.</summary>
+    /// <param name="name">Its name.</param>
+    /// <returns>Whether a value stands there.</returns>
+    public bool Has(string name) => group?[name] is not null;
+
     /// <summary>A member without which the group is nothing.</summary>
     /// <typeparam name="T">Its type.</typeparam>
     /// <param name="name">Its name.</param>

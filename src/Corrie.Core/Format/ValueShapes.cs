@@ -116,10 +116,11 @@ public sealed class LengthShape(string says, LengthRange range) : Shape<Length>(
 
 /// <summary>A weight as text with its unit, such as <c>"49 lb"</c>.</summary>
 /// <param name="says">What it is.</param>
-public sealed class MassShape(string says) : Shape<Mass>(says)
+/// <param name="overZero">Whether nothing at all is refused.</param>
+public sealed class MassShape(string says, bool overZero = false) : Shape<Mass>(says)
 {
     /// <inheritdoc/>
-    public override string Expected => $"{Says}, a weight with its unit, such as 49 lb or 22.2 kg";
+    public override string Expected => $"{Says}, a weight {(overZero ? "over 0 " : string.Empty)}with its unit, such as 49 lb or 22.2 kg";
 
     /// <inheritdoc/>
     internal override Mass Sample => Mass.FromPounds(1);
@@ -132,6 +133,10 @@ public sealed class MassShape(string says) : Shape<Mass>(says)
         {
             problems.Add(Wrong(node, path, text is null ? $"This is {KindOf(node)}" : $"'{text}' is not a weight with a unit"));
         }
+        else if (overZero && QuantityReader.ReadMass(text, UnitSystem.Inches).Value.Kilograms <= 0)
+        {
+            problems.Add(Wrong(node, path, $"'{text}' is no weight at all"));
+        }
     }
 
     /// <inheritdoc/>
@@ -141,9 +146,9 @@ public sealed class MassShape(string says) : Shape<Mass>(says)
     public override JsonNode? Take(string typed, UnitSystem units, out ReadProblem? problem)
     {
         var read = QuantityReader.ReadMass(typed, units);
-        problem = read.Problem;
+        problem = read.Ok && overZero && read.Value.Kilograms <= 0 ? new(typed, $"'{typed}' is no weight at all", Expected) : read.Problem;
         var told = typed.Contains('k', StringComparison.OrdinalIgnoreCase) ? UnitSystem.Millimetres : typed.Contains('l', StringComparison.OrdinalIgnoreCase) ? UnitSystem.Inches : units;
-        return read.Ok ? JsonValue.Create(QuantityReader.Exact(read.Value, told)) : null;
+        return problem is null ? JsonValue.Create(QuantityReader.Exact(read.Value, told)) : null;
     }
 
     /// <inheritdoc/>

@@ -63,7 +63,11 @@ internal sealed class Placing
     private readonly PlacedThing thing;
     private readonly PlacementChoice choice;
     private readonly Mount? mount;
+    // A pencilled cross is no more exact than that (own rule).
+    private static readonly Length CrossGive = Length.Tape(1);
+
     private readonly IReadOnlyList<PlacedThing> others;
+    private readonly IReadOnlyList<PlacedThing> displays;
     private readonly Policy policy;
     private readonly string what;
 
@@ -77,6 +81,7 @@ internal sealed class Placing
     public Placing(Wall wall, PlacedThing thing, Mount? mount, IReadOnlyList<Viewer> seats, IReadOnlyList<PlacedThing> all, Policy policy)
     {
         (this.wall, this.thing, this.mount, this.policy, choice) = (wall, thing, mount, policy, thing.Choice);
+        displays = [.. all.Where(o => o.IsDisplay)];
         others = [.. all.Where(o => o.Id != thing.Id && o.Kind.Layer == thing.Kind.Layer)];
         what = thing.IsDisplay && !all.Any(o => o.IsDisplay && o.Id != thing.Id) ? "display" : all.Any(o => o.Id != thing.Id && o.Name == thing.Name) ? $"{thing.Name} ({thing.Id})" : thing.Name;
         var outer = thing.Outer;
@@ -325,7 +330,19 @@ internal sealed class Placing
     private IEnumerable<Finding> Consent()
     {
         var spot = new Spot("outline", Result.Outer.CentreX, Result.Outer.CentreY);
-        if (choice.Approval is not { } approval)
+        foreach (var cross in wall.Crosses.Where(Mine))
+        {
+            var (dx, dy) = Off(cross);
+            var off = Length.Max(dx?.Abs ?? Length.Zero, dy?.Abs ?? Length.Zero);
+            if (off > CrossGive)
+            {
+                yield return PlacementFindings.NotApproved.At(
+                    new($"crosses/{cross.Id}", cross.X, cross.Y),
+                    $"Ask the client which holds: the cross at {cross.X} across, {cross.Y} up stands for the {cross.StandsFor!.Replace('-', ' ')}, and the {what} is planned {off} away from it, its centre at {Result.Outer.CentreX} across, {Result.Outer.CentreY} up.");
+            }
+        }
+
+        if (choice.Approval is not { } approval || string.IsNullOrWhiteSpace(approval.By))
         {
             yield return PlacementFindings.NotApproved.At(
                 spot, $"Nobody has consented to a centre at {Result.Outer.CentreX} across, {Result.Outer.CentreY} up.");
@@ -337,4 +354,21 @@ internal sealed class Placing
                 $"{approval.By} consented to a centre at {approval.Across} across, {approval.Centre} up; it is now at {Result.Outer.CentreX} across, {Result.Outer.CentreY} up.");
         }
     }
+
+    // A cross is about the display that is nearest to it.
+    private bool Mine(ClientCross cross)
+    {
+        double Far(Rect outer) => Math.Pow((outer.CentreX - cross.X).Inches, 2) + Math.Pow((outer.CentreY - cross.Y).Inches, 2);
+        return cross.StandsFor is not null && displays.MinBy(d => Far(d.Outer))?.Id == thing.Id;
+    }
+
+    // How far the point that a cross stands for is off it, sideways and in height; null where the point says nothing of that.
+    private (Length? Across, Length? Up) Off(ClientCross cross) => cross.StandsFor switch
+    {
+        "centre" => (Result.Outer.CentreX - cross.X, Result.Outer.CentreY - cross.Y),
+        "bottom-edge" => (null, Result.Outer.Bottom - cross.Y),
+        "top-edge" => (null, Result.Outer.Top - cross.Y),
+        "left-corner" => (Result.Outer.Left - cross.X, null),
+        _ => (Result.Outer.Right - cross.X, null),
+    };
 }

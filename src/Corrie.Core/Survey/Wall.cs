@@ -246,6 +246,9 @@ public sealed record Wall(
     /// <summary>What was found of the framing.</summary>
     public IReadOnlyList<Evidence> Evidence { get; init; } = [];
 
+    /// <summary>Which of its own values nobody has entered, so that the usual ones are planned with: <c>kind</c>, <c>spacing</c>, <c>studDepth</c>.</summary>
+    public IReadOnlyList<string> Assumed { get; init; } = [];
+
     /// <summary>Whether this face is the outside of the house.</summary>
     public bool Outside { get; init; }
 

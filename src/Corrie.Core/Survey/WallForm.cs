@@ -8,6 +8,7 @@ namespace Corrie.Core.Survey;
 /// <summary>What the survey adds to the sheet.</summary>
 public static class WallForm
 {
+    private static readonly string[] Usual = ["kind", "spacing", "studDepth"];
     private static readonly Length Thin = Length.Tape(40);
     private static readonly Length FacesOfMembers = Length.Tape(24);
 
@@ -171,6 +172,7 @@ public static class WallForm
             scan)
         {
             Unplaced = [.. studs.Where(s => s.Centre is null).Select(s => new UnplacedStud(s.Id, s.Width, s.State, s.Uncertainty))],
+            Assumed = [.. Usual.Where(name => !m.Has(name))],
             Readings = readings,
             Evidence = evidence,
             Outside = outside,

@@ -8,6 +8,18 @@ public static class WholePlanFindings
     /// <summary>The stage whose matter these are.</summary>
     public static readonly StageId Stage = new("plan", "Whole plan");
 
+    /// <summary>A value that nobody entered.</summary>
+    public static readonly FindingKind Assumed = new(
+        Stage, "plan.assumed", Severity.Stop, "Planned on a guess",
+        "holes are planned, and a result that safety rests on rests on a value that nobody entered; a note where it does not",
+        "What is usual is not what is there.", Source.CommonPractice, Severity.Note);
+
+    /// <summary>A reference to what is gone.</summary>
+    public static readonly FindingKind ItemLost = new(
+        Stage, "plan.item-lost", Severity.Stop, "Refers to something that is gone",
+        "a thing hangs on, or is centred on, what is not on the sheet, or in a ring; a caution where a seat or a thing is for it",
+        "The plan then follows something else than was meant.", Source.Arithmetic, Severity.Caution);
+
     /// <summary>All of them, in the order of the catalogue.</summary>
-    public static IReadOnlyList<FindingKind> All { get; } = [];
+    public static IReadOnlyList<FindingKind> All { get; } = [Assumed, ItemLost];
 }

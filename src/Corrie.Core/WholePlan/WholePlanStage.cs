@@ -10,6 +10,7 @@ namespace Corrie.Core.WholePlan;
 public sealed class WholePlanStage : IStage
 {
     private static readonly Result<Cleared> Clear = new("clearances");
+    private static readonly Result<Register> Assumed = new("assumptions");
 
     /// <inheritdoc/>
     public StageId Id => WholePlanFindings.Stage;
@@ -46,6 +47,15 @@ public sealed class WholePlanStage : IStage
 
                 return new Cleared(input.Holes.Items.Count, input.Bodies.Items.Count(b => b.Item.Length > 0));
             });
+
+            // A handful of comparisons: cheaper made anew than compared.
+            var register = Assumptions.Of(plan, wall);
+            List<Finding> said = [.. Assumptions.Findings(register, wall.Id), .. Assumptions.Lost(plan, wall)];
+            plan.Work(Assumed, wall.Id, wall.Id, said, (work, found) =>
+            {
+                found.ForEach(work.AddAsNamed);
+                return new Register(register);
+            });
         }
     }
 
@@ -55,12 +65,30 @@ public sealed class WholePlanStage : IStage
         : StageReport.NotNeeded;
 
     /// <inheritdoc/>
-    /// <remarks>It has findings only.</remarks>
     public void Write(IResults plan, PlanWriter file)
     {
+        foreach (var wall in plan.Sheet.Walls.Where(w => RegisterOf(plan, w.Id).Count > 0))
+        {
+            file.Wall(wall.Id)["assumed"] = PlanWriter.All(RegisterOf(plan, wall.Id), a => new System.Text.Json.Nodes.JsonObject
+            {
+                ["part"] = a.Part,
+                ["says"] = a.Says.Say(file.Style),
+                ["rests"] = a.Rests,
+                ["source"] = a.Source.ToString(),
+                ["safety"] = a.Safety,
+            });
+        }
     }
 
+    /// <summary>What a wall's plan assumes.</summary>
+    /// <param name="plan">The plan.</param>
+    /// <param name="wall">Key of the wall.</param>
+    /// <returns>The register; empty as long as no hole is planned.</returns>
+    internal static IReadOnlyList<Assumption> RegisterOf(IResults plan, string wall) => plan.Get(Assumed, wall)?.All ?? [];
+
     private sealed record Cleared(int Holes, int Bodies);
+
+    private sealed record Register(IReadOnlyList<Assumption> All);
 }
 
 /// <summary>A thing with its place, for remedies that move it.</summary>

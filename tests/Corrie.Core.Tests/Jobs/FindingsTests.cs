@@ -46,6 +46,8 @@ public class FindingsTests
         ["survey.member-twice"] = ([("/walls/w1/studs/e", Stud("55 3/8 in"))], [("/walls/w1/studs/e", Stud("55 7/16 in"))]),
         // Two chains to one stud that are 3/4 in apart, and 1/8 in: a 5/16 in bolt may be 9/32 in off.
         ["survey.member-disputed"] = ([Chains("-70 3/4 in")], [Chains("-70 1/8 in")]),
+        ["plan.assumed"] = ([("/walls/w1/kind", null)], [("/walls/w1/kind", "wood-studs")]),
+        ["plan.item-lost"] = ([("/items/d1/place/over", "x")], [("/items/d1/place/over", "x"), ("/items/d1/place/across", "0 in"), At("furniture", "75 in", "0 in", "6 in", "20 in")]),
         ["survey.gas-near"] = ([("/walls/w1/questions/gas", true)], [("/walls/w1/questions/gas", true), At("gas", "20 in", "0 in", "1 in", "40 in")]),
         ["survey.fire-rated"] = ([("/walls/w1/questions/fireRated", true)], [("/walls/w1/questions/fireRated", false)]),
         ["survey.live-near-hole"] = ([Thing(Socket, "62 1/8 in")], [Thing(Socket, "34 in")]),
