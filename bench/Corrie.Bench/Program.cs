@@ -7,6 +7,7 @@ using Corrie.Bench;
 // growth                an entry on a long history beside a short one, memory after many jobs beside few
 // readings              the study of slips of the tape, for docs/studies/readings.md
 // framing               the study of hidden walls, for docs/studies/framing.md
+// judgement             the study of planted dangers, for docs/studies/judgement.md
 // files APP COUNT       broken job files sent to a published Corrie
 // web APP EMPTY [anew]  pages, entries and start-up of a published Corrie, beside an empty application
 switch (args.FirstOrDefault())
@@ -23,6 +24,9 @@ switch (args.FirstOrDefault())
         return 0;
     case "framing":
         Console.WriteLine(Corrie.Simulators.FramingStudy.Run(args.Length > 1 ? int.Parse(args[1]) : 10_000, seed: 1));
+        return 0;
+    case "judgement":
+        Console.WriteLine(Corrie.Simulators.JudgementStudy.Run(args.Length > 1 ? int.Parse(args[1]) : 20_000, args.Length > 1 ? int.Parse(args[1]) / 4 : 5_000, seed: 1));
         return 0;
     case "files" when args.Length == 3 && int.TryParse(args[2], out var count):
         return await ApiBench.RunAsync(args[1], count) == 0 ? 0 : 1;

@@ -104,7 +104,8 @@ internal static class Assumptions
             yield return WholePlanFindings.Assumed.At(new(one.Part), message, one.Answers);
         }
 
-        var others = register.Where(a => !a.Safety).ToList();
+        // The same bolt on three plates is one value.
+        var others = register.Where(a => !a.Safety).DistinctBy(a => (a.Says.Say(LengthStyle.Inches), a.Rests)).ToList();
         if (others.Count > 0)
         {
             Phrase message = $"{others.Count} {(others.Count == 1 ? "value" : "values")} nobody has entered: ";

@@ -139,6 +139,9 @@ public sealed partial class IndexModel(CurrentUser user, TimeProvider time, Form
     public IHtmlContent? Drawing => Wall is null ? null
         : WallDrawing.Draw(Plan, new(Wall.Id, View, Style, Edits, Stages.Any(s => s.Surveys), Selected?.Id ?? Sheet.Item(ItemId)?.Id ?? string.Empty));
 
+    /// <summary>The remedies of a finding that have been planned and do what they say.</summary>
+    public IReadOnlyList<Remedy> Offered(Finding finding) => RemedyProof.Proven(Document, Plan, finding);
+
     /// <summary>The problem of a field; null for none.</summary>
     public FieldProblem? Problem(string path) => problems.GetValueOrDefault(path);
 
