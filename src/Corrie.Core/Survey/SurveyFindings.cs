@@ -32,7 +32,7 @@ public static class SurveyFindings
     /// <summary>Members that do not fit one module.</summary>
     public static readonly FindingKind SpacingBroken = new(
         Stage, "survey.spacing-broken", Severity.Caution, "Spacing does not add up",
-        "measured members do not fit one module at the stated spacing within 1/2 in",
+        "the told spacing is not the likeliest for the members found (12, 16, 19.2, 24 in, 400, 450, 600 mm or none), or one step between neighbours is 15/16 in off it",
         "Framers miss by up to half an inch; more than that is a slip of the tape, or another member.",
         Source.CommonPractice);
 

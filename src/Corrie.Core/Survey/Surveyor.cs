@@ -49,7 +49,6 @@ public static class Surveyor
 {
     private const string Origin = "";
     private static readonly Length EighthInch = Length.Tape(0, 1, 8);
-    private static readonly Length HalfInch = Length.Tape(0, 1, 2);
 
     /// <summary>Solves both networks, puts the positions that they fix on the wall, and infers its framing.</summary>
     /// <param name="wall">The wall as entered.</param>
@@ -96,7 +95,7 @@ public static class Surveyor
         .. Misfits(surveyed.Wall, surveyed.Across, Axis.Across),
         .. Misfits(surveyed.Wall, surveyed.Up, Axis.Up),
         .. Twice(surveyed),
-        .. Spacing(surveyed.Wall, surveyed.For(bolt).Studs),
+        .. SpacingCheck.Check(surveyed.Wall, surveyed.For(bolt).Studs),
         .. MemberCheck.Check(surveyed, bolt),
     ];
 
@@ -234,60 +233,5 @@ public static class Surveyor
                     $"{Name(wall, same.Key.From)} to {Name(wall, same.Key.To)} is {least.Value} by {least.By} and {most.Value} by {most.By}: {most.Value - least.Value} apart.");
             }
         }
-    }
-
-    // Members stand at one module from an unknown start. Those that share a module are one group; two groups are two explanations.
-    private static IEnumerable<Finding> Spacing(Wall wall, IReadOnlyList<Stud> known)
-    {
-        var studs = known.Where(s => s.State != StudState.Suspected).ToList();
-        if (studs.Count < 3 || wall.Spacing <= Length.Zero)
-        {
-            yield break;
-        }
-
-        var groups = new List<List<Stud>>();
-        foreach (var stud in studs)
-        {
-            var group = groups.FirstOrDefault(g => OffModule(g[0].Centre, stud.Centre, wall.Spacing).Abs <= HalfInch);
-            if (group is null)
-            {
-                groups.Add([stud]);
-            }
-            else
-            {
-                group.Add(stud);
-            }
-        }
-
-        if (groups.Count != 2)
-        {
-            yield break;
-        }
-
-        var (few, many) = groups[0].Count <= groups[1].Count ? (groups[0], groups[1]) : (groups[1], groups[0]);
-        var off = OffModule(many[0].Centre, few[0].Centre, wall.Spacing);
-        Phrase message = $"At {wall.Spacing} spacing the members do not fit one module: either ";
-        List(message, few);
-        message.AppendFormatted($" {(few.Count == 1 ? "is" : "are")} {off.Abs} {(off < Length.Zero ? "low" : "high")}, or ");
-        List(message, many);
-        message.AppendFormatted($" {(many.Count == 1 ? "is" : "are")} {off.Abs} {(off < Length.Zero ? "high" : "low")}. {studs.Count} marks cannot tell: measure ");
-        List(message, few);
-        message.AppendLiteral(" again, before the holes go in.");
-        yield return SurveyFindings.SpacingBroken.At(new($"studs/{few[0].Id}", few[0].Centre, wall.Height.Half), message);
-    }
-
-    private static void List(Phrase message, List<Stud> studs)
-    {
-        for (var i = 0; i < studs.Count; i++)
-        {
-            message.AppendFormatted($"{(i == 0 ? string.Empty : i == studs.Count - 1 ? " and " : ", ")}{studs[i].Centre}");
-        }
-    }
-
-    // How far a position is off the module of another, to the nearer side.
-    private static Length OffModule(Length from, Length at, Length spacing)
-    {
-        var rest = (at - from).Units % spacing.Units;
-        return Length.FromUnits(rest > spacing.Units / 2 ? rest - spacing.Units : rest < -spacing.Units / 2 ? rest + spacing.Units : rest);
     }
 }

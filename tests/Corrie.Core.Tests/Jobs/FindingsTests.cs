@@ -23,7 +23,7 @@ public class FindingsTests
         // Two readings of one thing, 1/8 in apart at the most; their deviation here is so large that the network takes both.
         ["survey.readings-disagree"] = ([.. Twice("70 3/16 in")], [.. Twice("70 1/8 in")]),
         ["survey.datum-unclear"] = ([Thing(Low, "20 in"), ("/walls/w1/readings/r", Sheets.Json("""{ "from": "x", "to": "studs/b", "value": "10 in" }"""))], [Thing(Low, "20 in"), ("/walls/w1/readings/r", Sheets.Json("""{ "from": "x/left", "to": "studs/b", "value": "10 in" }"""))]),
-        ["survey.spacing-broken"] = ([("/walls/w1/studs/a/centre", "53 7/16 in")], [("/walls/w1/studs/a/centre", "53 1/2 in")]),
+        ["survey.spacing-broken"] = ([("/walls/w1/studs/a/centre", "53 1/16 in")], [("/walls/w1/studs/a/centre", "53 1/8 in")]),
         ["survey.framing-unconfirmed"] = ([("/walls/w1/studs/b/state", "found"), ("/walls/w1/studs/b/uncertainty", "1/8 in")], [("/walls/w1/studs/a/state", "found")]),
         ["survey.single-method"] = ([Found("e", """{ "kind": "probe-hit", "at": "70 1/8 in" }"""), Found("f", """{ "kind": "probe-miss", "at": "70 5/8 in" }""")], [Found("e", """{ "kind": "probe-hit", "at": "70 1/8 in" }"""), Found("f", """{ "kind": "magnet", "at": "70 in" }""")]),
         ["survey.false-reading"] = ([Found("e", """{ "kind": "scanner-centre", "at": "62 in" }"""), Found("f", """{ "kind": "probe-miss", "at": "62 in" }""")], [Found("e", """{ "kind": "scanner-centre", "at": "62 in" }"""), Found("f", """{ "kind": "probe-miss", "at": "63 in" }""")]),
