@@ -61,7 +61,7 @@ internal static class Assumptions
 
         if (wall.Assumed.Contains("spacing") && wall.Kind != WallKind.Masonry)
         {
-            register.Add(new($"{sheet.Id}/spacing", Phrase.Of($"{wall.Spacing} spacing of the studs"), "where studs are looked for", Source.CommonPractice, false, []));
+            register.Add(new($"{sheet.Id}/spacing", Phrase.Of($"{wall.Spacing} stud spacing"), "where to look for studs", Source.CommonPractice, false, []));
         }
 
         foreach (var (item, result, bolt) in fixings)
@@ -74,7 +74,7 @@ internal static class Assumptions
 
             if (item.Get(FixingChoice.Part)?.Gravity is null && bolt.Sort != FastenerKind.Toggle && wall.Kind == WallKind.WoodStuds)
             {
-                register.Add(new($"{item.Id}/gravity", Phrase.Of($"wood of {result.Gravity:0.00} specific gravity for the {item.Name}, the softest that studs are made of"), "what bolts hold", Source.Nds("12.2"), false, []));
+                register.Add(new($"{item.Id}/gravity", Phrase.Of($"{result.Gravity:0.00} specific gravity of the studs"), "what bolts hold", Source.Nds("12.2"), false, []));
             }
 
             if (bolt.Sort == FastenerKind.LagScrew && (bolt.Tip == Length.Zero || bolt.SaidThread is null))
@@ -83,7 +83,7 @@ internal static class Assumptions
                     $"{item.Id}/thread",
                     bolt.SaidThread is not null ? Phrase.Of($"{bolt.TipLength} of tip on the {bolt.Name}")
                         : bolt.Tip == Length.Zero ? Phrase.Of($"{bolt.Thread} of thread and {bolt.TipLength} of tip on the {bolt.Name}") : Phrase.Of($"{bolt.Thread} of thread on the {bolt.Name}"),
-                    "what bolts hold", Source.Nds("appendix L, typical dimensions"), false, []));
+                    "what bolts hold", Source.Nds("appendix L"), false, []));
             }
         }
 
@@ -108,10 +108,14 @@ internal static class Assumptions
         var others = register.Where(a => !a.Safety).DistinctBy(a => (a.Says.Say(LengthStyle.Inches), a.Rests)).ToList();
         if (others.Count > 0)
         {
-            Phrase message = $"{others.Count} {(others.Count == 1 ? "value" : "values")} nobody has entered: ";
-            for (var i = 0; i < others.Count; i++)
+            Phrase message = $"{others.Count} {(others.Count == 1 ? "value" : "values")} nobody has entered; ";
+            foreach (var (at, group) in others.GroupBy(a => a.Rests).Index())
             {
-                message.AppendFormatted($"{(i == 0 ? string.Empty : "; ")}{others[i].Says}, for {others[i].Rests} ({others[i].Source.Name})");
+                message.AppendFormatted($"{(at == 0 ? string.Empty : "; ")}for {group.Key}: ");
+                foreach (var (n, one) in group.Index())
+                {
+                    message.AppendFormatted($"{(n == 0 ? string.Empty : ", ")}{one.Says} ({one.Source.Name})");
+                }
             }
 
             message.AppendLiteral(".");
