@@ -53,7 +53,9 @@ public static class Probing
             var belief = framed.Map.Member(id)?.Belief ??
                 FramingSolver.Of(FramingMapper.Line(surveyed.Wall) with { Spacing = 0 }, FramingMapper.Stated(stud));
             var tolerance = (stud.Width.Inches / 2) - (1.5 * boltDiameter.Inches);
-            if (Next(belief, stud.Centre.Inches, tolerance) is not { } x)
+            // A bit that has been there tells nothing new.
+            List<double> tried = [.. surveyed.Soundings.Where(p => p.Evidence is { Struck: false, Axis: Axis.Across, Kind: EvidenceKind.ProbeHit or EvidenceKind.ProbeMiss }).Select(p => p.Middle.Inches)];
+            if (Next(belief, stud.Centre.Inches, tolerance, tried) is not { } x)
             {
                 continue;
             }
@@ -122,8 +124,9 @@ public static class Probing
     /// <param name="belief">What is believed of a member.</param>
     /// <param name="mark">Where the bolt is to go, in inches.</param>
     /// <param name="tolerance">How far the centre may be off it, in inches.</param>
+    /// <param name="tried">Where a bit has been already, in inches.</param>
     /// <returns>The place, in inches.</returns>
-    internal static double? Next(Belief belief, double mark, double tolerance)
+    internal static double? Next(Belief belief, double mark, double tolerance, IReadOnlyList<double> tried)
     {
         if (belief.Total <= 0)
         {
@@ -148,6 +151,14 @@ public static class Probing
 
         void Try(double x)
         {
+            foreach (var before in tried)
+            {
+                if (Math.Abs(before - x) < Lattice / 2)
+                {
+                    return;
+                }
+            }
+
             // What the scanner makes all but sure is not yet a fact: such a probe is worth a hole where it bounds the centre.
             var hits = Math.Clamp(belief.Hits(x), 0.002, 0.998);
             var cost = 1 + (hits * Then(x, true, hits)) + ((1 - hits) * Then(x, false, 1 - hits));
