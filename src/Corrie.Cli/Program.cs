@@ -13,7 +13,7 @@ var units = new Option<string?>("--units") { Description = "Units of the sentenc
 units.AcceptOnlyFromAmong("in", "mm");
 
 var plan = new Command("plan", "Print the plan of a job as JSON: marks with readings per datum, bolts, findings, numbers.") { file, units };
-plan.SetAction(parsed => WithSheet(parsed.GetRequiredValue(file), (sheet, output) =>
+plan.SetAction(parsed => WithSheet(parsed.GetRequiredValue(file), (document, sheet, output) =>
 {
     var system = parsed.GetValue(units) switch
     {
@@ -21,7 +21,7 @@ plan.SetAction(parsed => WithSheet(parsed.GetRequiredValue(file), (sheet, output
         "mm" => UnitSystem.Millimetres,
         _ => sheet.Head.Units,
     };
-    var json = PlanFile.Write(Planner.Plan(sheet), new(system));
+    var json = PlanFile.Write(Planner.Plan(sheet), new(system), document);
     output.WriteLine(json.ToJsonString(new JsonSerializerOptions
     {
         WriteIndented = true,
@@ -31,7 +31,7 @@ plan.SetAction(parsed => WithSheet(parsed.GetRequiredValue(file), (sheet, output
 }));
 
 var check = new Command("check", "Say whether a job file is sound, and what its plan has to say. Ends with 1 where the plan has a stop.") { file };
-check.SetAction(parsed => WithSheet(parsed.GetRequiredValue(file), (sheet, output) =>
+check.SetAction(parsed => WithSheet(parsed.GetRequiredValue(file), (document, sheet, output) =>
 {
     var style = new LengthStyle(sheet.Head.Units);
     var result = Planner.Plan(sheet);
@@ -45,7 +45,7 @@ check.SetAction(parsed => WithSheet(parsed.GetRequiredValue(file), (sheet, outpu
     {
         output.WriteLine($"{FindingCatalogue.Letter(finding.Severity),-2} {finding.Code}: {finding.Message.Say(style)}");
         output.WriteLine($"   {finding.Kind.Why} Source: {finding.Kind.Source}.");
-        foreach (var remedy in finding.Remedies)
+        foreach (var remedy in RemedyProof.Proven(document, result, finding))
         {
             output.WriteLine($"   - {remedy.Label.Say(style)}: {remedy.Effect.Say(style)}");
         }
@@ -88,10 +88,10 @@ root.Subcommands.Add(schema);
 root.Subcommands.Add(findings);
 return root.Parse(args).Invoke();
 
-static int WithSheet(FileInfo file, Func<JobSheet, TextWriter, int> act) => WithText(file, (text, output) =>
+static int WithSheet(FileInfo file, Func<JsonObject, JobSheet, TextWriter, int> act) => WithText(file, (text, output) =>
 {
     var (sheet, problems) = JobFile.Read(text);
-    return sheet is null ? Refuse(file, problems) : act(sheet, output);
+    return sheet is null ? Refuse(file, problems) : act(JobFile.Parse(text).Document!, sheet, output);
 });
 
 static int WithText(FileInfo file, Func<string, TextWriter, int> act)
@@ -174,7 +174,7 @@ static JsonObject? PlanOf(string path, out string why)
 
         var (sheet, problems) = JobFile.Read(text);
         why = sheet is null ? $"{path}: {problems[0]}" : string.Empty;
-        return sheet is null ? null : PlanFile.Write(Planner.Plan(sheet), new(sheet.Head.Units));
+        return sheet is null ? null : PlanFile.Write(Planner.Plan(sheet), new(sheet.Head.Units), JobFile.Parse(text).Document!);
     }
     catch (Exception e) when (e is IOException or UnauthorizedAccessException)
     {

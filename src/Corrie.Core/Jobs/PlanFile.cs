@@ -16,8 +16,9 @@ public static class PlanFile
     /// <summary>The plan as a JSON object.</summary>
     /// <param name="plan">The plan.</param>
     /// <param name="style">How lengths inside sentences are shown; other lengths are exact, in the style's units.</param>
+    /// <param name="document">The job's document: remedies are planned with it before they are written.</param>
     /// <returns>The object.</returns>
-    public static JsonObject Write(JobPlan plan, LengthStyle style)
+    public static JsonObject Write(JobPlan plan, LengthStyle style, JsonObject document)
     {
         var file = new PlanWriter(style);
         foreach (var stage in Stages.All)
@@ -53,7 +54,7 @@ public static class PlanFile
                 ["message"] = f.Message.Say(style),
                 ["why"] = f.Kind.Why,
                 ["source"] = f.Kind.Source.ToString(),
-                ["remedies"] = PlanWriter.All(f.Remedies, r => new JsonObject
+                ["remedies"] = PlanWriter.All(RemedyProof.Proven(document, plan, f), r => new JsonObject
                 {
                     ["label"] = r.Label.Say(style),
                     ["effect"] = r.Effect.Say(style),

@@ -20,9 +20,15 @@ public static class RemedyProof
     /// <param name="finding">A finding of that plan.</param>
     /// <returns>The remedies, in their order; kept with the plan.</returns>
     public static IReadOnlyList<Remedy> Proven(JsonObject document, JobPlan plan, Finding finding) => finding.Remedies.Count == 0 ? []
-        : plan.Later(Result, $"{finding.Code} {finding.Where.Wall} {finding.Where.Part}", () => new Offered([.. finding.Remedies.Select(r => Prove(document, plan, finding, r)).OfType<Remedy>()])).Remedies;
+        : plan.Later(Result, $"{finding.Code} {finding.Where.Wall} {finding.Where.Part}", () => Prove(document, plan, finding)).Remedies;
 
-    private static Remedy? Prove(JsonObject document, JobPlan plan, Finding finding, Remedy remedy)
+    private static Offered Prove(JsonObject document, JobPlan plan, Finding finding)
+    {
+        var unread = JobForm.Read(document).Problems.Count;
+        return new([.. finding.Remedies.Select(r => Prove(document, unread, plan, finding, r)).OfType<Remedy>()]);
+    }
+
+    private static Remedy? Prove(JsonObject document, int unread, JobPlan plan, Finding finding, Remedy remedy)
     {
         var after = (JsonObject)document.DeepClone();
         foreach (var change in remedy.Changes)
@@ -30,8 +36,9 @@ public static class RemedyProof
             Pointer.Set(after, change.Path, change.Value?.DeepClone());
         }
 
-        var (sheet, problems) = JobForm.Read(after, plan.Sheet, [.. remedy.Changes.Select(c => c.Path)]);
-        if (problems.Count > 0)
+        // Read anew: what could not be read before has been left out of the plan, and must not be met again on the way.
+        var (sheet, problems) = JobForm.Read(after);
+        if (problems.Count > unread)
         {
             return null;
         }

@@ -116,7 +116,7 @@ public static class JobsApi
         }
 
         var (sheet, problems) = JobForm.Read(document);
-        return problems.Count > 0 ? Wrong(problems) : Json(PlanFile.Write(Planner.Plan(sheet), StyleOf(units, sheet.Head.Units)));
+        return problems.Count > 0 ? Wrong(problems) : Json(PlanFile.Write(Planner.Plan(sheet), StyleOf(units, sheet.Head.Units), document));
     }
 
     private static IResult List(CurrentUser user, string? search, string? state, int? page)
@@ -153,7 +153,7 @@ public static class JobsApi
         : TypedResults.NotFound();
 
     private static IResult PlanOf(long id, string? units, CurrentUser user) => user.Open(id) is { } job
-        ? Json(PlanFile.Write(job.Plan, StyleOf(units, job.Plan.Sheet.Head.Units)))
+        ? Json(PlanFile.Write(job.Plan, StyleOf(units, job.Plan.Sheet.Head.Units), job.Ledger.Document))
         : TypedResults.NotFound();
 
     private static IResult Entries(long id, long? after, CurrentUser user) => user.Open(id) is { } job

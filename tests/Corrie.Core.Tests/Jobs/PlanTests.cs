@@ -31,9 +31,9 @@ public class PlanTests
         var document = Sheets.Document(
             ("/walls/w1/features/x", Sheets.Json("""{ "kind": "window", "name": "window", "left": "8 in", "width": "30 in", "height": "40 in", "bottom": "36 in" }""")),
             ("/walls/w1/features/y", Sheets.Json("""{ "kind": "furniture", "name": "chest", "left": "60 in", "width": "36 in", "height": "29 in" }""")));
-        var expected = PlanFile.Write(Sheets.Plan(document), LengthStyle.Inches).ToJsonString();
+        var expected = PlanFile.Write(Sheets.Plan(document), LengthStyle.Inches, document).ToJsonString();
         Gen.Shuffle(Enumerable.Range(0, 64).ToArray()).Sample(order =>
-            PlanFile.Write(Sheets.Plan(Shuffled(document, order)), LengthStyle.Inches).ToJsonString() == expected, iter: 40);
+            PlanFile.Write(Sheets.Plan(Shuffled(document, order)), LengthStyle.Inches, Shuffled(document, order)).ToJsonString() == expected, iter: 40);
     }
 
     [Theory]

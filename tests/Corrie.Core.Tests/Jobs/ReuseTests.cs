@@ -46,7 +46,7 @@ public class ReuseTests
                 Assert.Equal(fresh.Problems, problems);
                 plan = Planner.Plan(sheet, plan);
                 var expected = Planner.Plan(fresh.Sheet);
-                Assert.Equal(PlanFile.Write(expected, LengthStyle.Inches).ToJsonString(), PlanFile.Write(plan, LengthStyle.Inches).ToJsonString());
+                Assert.Equal(PlanFile.Write(expected, LengthStyle.Inches, document).ToJsonString(), PlanFile.Write(plan, LengthStyle.Inches, document).ToJsonString());
                 Assert.Equal(expected.Statuses.Select(s => (s.Stage.Id, s.Wall, s.State)), plan.Statuses.Select(s => (s.Stage.Id, s.Wall, s.State)));
             }
         }, iter: 250);
