@@ -9,11 +9,17 @@ internal static class MemberCheck
     // Two of one doubled member touch; a tape is good to that.
     private static readonly Length Give = Length.Tape(0, 1, 16);
 
+    // A scanner that is off by more than that, to one side, at three members that bits have pinned down (own rule).
+    private static readonly Length Bias = Length.Tape(0, 3, 16);
+    private static readonly Length Alike = Length.Tape(0, 3, 8);
+    private static readonly Length OfOneMember = Length.Tape(2);
+    private const int Enough = 3;
+
     /// <summary>Members entered twice, and members whose place is disputed.</summary>
     /// <param name="surveyed">The wall as surveyed.</param>
     /// <param name="bolt">The bolt that members are shown for.</param>
     /// <returns>The findings, parts named from the wall on.</returns>
-    public static IEnumerable<Finding> Check(Surveyed surveyed, Length bolt) => [.. Twice(surveyed, bolt), .. Moved(surveyed, bolt), .. Read(surveyed, bolt)];
+    public static IEnumerable<Finding> Check(Surveyed surveyed, Length bolt) => [.. Twice(surveyed, bolt), .. Moved(surveyed, bolt), .. Read(surveyed, bolt), .. Biased(surveyed, bolt)];
 
     private static IEnumerable<Finding> Twice(Surveyed surveyed, Length bolt)
     {
@@ -65,6 +71,34 @@ internal static class MemberCheck
                     new($"studs/{stud.Id}/readings", stud.Centre, surveyed.Wall.Height.Half),
                     $"Measure again: the readings that put the stud at {stud.Centre} disagree by {by}, and a bolt of {bolt} may be {stud.Play(bolt):fine} off.");
             }
+        }
+    }
+
+    // Probes keep finding members on one side of what the scanner says.
+    private static IEnumerable<Finding> Biased(Surveyed surveyed, Length bolt)
+    {
+        var pinned = surveyed.For(bolt).Map.Members.Where(m => m is { Axis: Axis.Across, State: StudState.Confirmed, Plies: 1 } && m.Soundings.Any(s => s.Evidence.Kind == EvidenceKind.ProbeHit)).ToList();
+        var off = new List<(FoundMember Member, Length Off)>();
+        foreach (var member in pinned)
+        {
+            var passes = surveyed.Soundings.Where(s => s.Evidence is { Struck: false, Axis: Axis.Across, Kind: EvidenceKind.ScannerEdges or EvidenceKind.ScannerCentre } && (s.Middle - member.Centre).Abs < OfOneMember).ToList();
+            if (passes.Count > 0)
+            {
+                off.Add((member, Length.FromInches(passes.Average(s => (s.Middle - member.Centre).Inches))));
+            }
+        }
+
+        if (off.Count < Enough)
+        {
+            yield break;
+        }
+
+        var (least, most, mean) = (off.Min(o => o.Off), off.Max(o => o.Off), Length.FromInches(off.Average(o => o.Off.Inches)));
+        if (mean.Abs > Bias && most - least < Alike && (least > Length.Zero || most < Length.Zero))
+        {
+            yield return SurveyFindings.ToolBiased.At(
+                new("evidence/scanner", off[0].Member.Centre, surveyed.Wall.Height.Half),
+                $"Do not trust the scanner's middle: at {off.Count} studs it read {mean.Abs:fine} to the {(mean > Length.Zero ? "right" : "left")} of where the bit found them. Take {mean.Abs:fine} off to the {(mean > Length.Zero ? "left" : "right")} from what it says elsewhere, calibrate it over a bay, and probe.");
         }
     }
 }

@@ -148,6 +148,13 @@ public static class SurveyFindings
         "Somebody is wrong, and the bolts follow one of them.",
         Source.Arithmetic);
 
+    /// <summary>A scanner that is off.</summary>
+    public static readonly FindingKind ToolBiased = new(
+        Stage, "survey.tool-biased", Severity.Caution, "The scanner is off to one side",
+        "at three or more members that probes have confirmed, the scanner read over 3/16 in to the same side",
+        "What it says of the other members is off by as much.",
+        Source.CommonPractice);
+
     /// <summary>Gas near.</summary>
     public static readonly FindingKind GasNear = new(
         Stage, "survey.gas-near", Severity.FinalStop, "Gas near, its route not known",
@@ -188,6 +195,6 @@ public static class SurveyFindings
     [
         ReadingsDisagree, DatumUnclear, SpacingBroken, FramingUnconfirmed, SingleMethod, FalseReading, EvidenceContradicts, NoMemberFits, HitTooShallow, LiveNearHole,
         ServicesNotLookedFor, LayersUnknown, BuildUpDiffers, HazardQuestionsOpen, OldFinish, LiveFlue, Temporary, NotToBeCut, InsulatedWall, SmallHands,
-        OldHoleTooNear, MemberTwice, MemberDisputed, GasNear, FireRated,
+        OldHoleTooNear, MemberTwice, MemberDisputed, ToolBiased, GasNear, FireRated,
     ];
 }

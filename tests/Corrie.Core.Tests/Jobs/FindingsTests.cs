@@ -46,6 +46,8 @@ public class FindingsTests
         ["survey.member-twice"] = ([("/walls/w1/studs/e", Stud("55 3/8 in"))], [("/walls/w1/studs/e", Stud("55 7/16 in"))]),
         // Two chains to one stud that are 3/4 in apart, and 1/8 in: a 5/16 in bolt may be 9/32 in off.
         ["survey.member-disputed"] = ([Chains("-70 3/4 in")], [Chains("-70 1/8 in")]),
+        // Three studs found by bits, and a scanner that reads 1/4 in to the right of each, or 1/8 in.
+        ["survey.tool-biased"] = ([Scanned(0.25)], [Scanned(0.125)]),
         ["plan.assumed"] = ([("/walls/w1/kind", null)], [("/walls/w1/kind", "wood-studs")]),
         ["plan.item-lost"] = ([("/items/d1/place/over", "x")], [("/items/d1/place/over", "x"), ("/items/d1/place/across", "0 in"), At("furniture", "75 in", "0 in", "6 in", "20 in")]),
         ["survey.gas-near"] = ([("/walls/w1/questions/gas", true)], [("/walls/w1/questions/gas", true), At("gas", "20 in", "0 in", "1 in", "40 in")]),
@@ -214,6 +216,22 @@ public class FindingsTests
              { "id": "bottom", "aboveHook": "-5 in", "slots": [{ "from": "-9 in", "to": "-7 in" }, { "from": "7 in", "to": "9 in" }] }]
             """)),
     ];
+
+    private static (string, JsonNode?) Scanned(double off)
+    {
+        var evidence = new JsonObject();
+        foreach (var stud in new[] { 54.0, 70, 86 })
+        {
+            void Add(string kind, double at) => evidence[$"e{evidence.Count}"] = new JsonObject { ["kind"] = kind, ["at"] = $"{at} in" };
+            Add("scanner-centre", stud + off);
+            Add("probe-hit", stud - 0.625);
+            Add("probe-miss", stud - 0.875);
+            Add("probe-hit", stud + 0.625);
+            Add("probe-miss", stud + 0.875);
+        }
+
+        return ("/walls/w1/evidence", evidence);
+    }
 
     private static (string, JsonNode?) Chains(string second) => ("/walls/w1/readings", Sheets.Json($$"""
         {
