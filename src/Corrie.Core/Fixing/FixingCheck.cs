@@ -156,7 +156,8 @@ internal static class FixingCheck
     // Until the yield equations are here, only what is certain is certain.
     private static IEnumerable<Finding> Shear(Bolting input, FixingResult bolts)
     {
-        if (bolts.Bolts.Count == 0 || (input.Fastener.Sort != FastenerKind.Toggle && bolts.Bolts[0].Penetration <= Length.Zero))
+        // What ends before wood, or passes layers that nobody has entered, is said already.
+        if (bolts.Bolts.Count == 0 || (input.Fastener.Sort == FastenerKind.Toggle ? input.Wall.LayersThickness : bolts.Bolts[0].Penetration) <= Length.Zero)
         {
             yield break;
         }

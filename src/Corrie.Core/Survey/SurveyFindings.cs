@@ -171,9 +171,9 @@ public static class SurveyFindings
 
     /// <summary>A hole near something live.</summary>
     public static readonly FindingKind LiveNearHole = new(
-        Stage, "survey.live-near-hole", Severity.FinalStop, "Hole where a live cable may run",
-        "a hole lies in the keep-out of an electrical device whose cable's route is not known, or of a scanner's sign of live wiring: 6 in each side over the wall's height, and 6 in above and below at its own height; or within 2 in of a known cable, pipe or gas",
-        "Cables run straight up, down and along from a device; a drill finds them first.",
+        Stage, "survey.live-near-hole", Severity.FinalStop, "Hole where something is in the wall",
+        "a hole lies in the keep-out of an electrical device whose cable's route is not known, or of a scanner's sign of live wiring: 6 in each side over the wall's height, and 6 in above and below at its own height; or within 2 in of a known cable, pipe, gas or duct, or of the box of a device",
+        "Cables run straight up, down and along from a device; a drill finds them, and pipes, first.",
         Source.CommonPractice);
 
     /// <summary>Holes planned, nothing looked for.</summary>
