@@ -37,7 +37,7 @@ public class PhraseTests
         Assert.Equal(FindingCatalogue.All.Count, FindingCatalogue.All.Select(k => k.Code).Distinct().Count());
         Assert.All(FindingCatalogue.All, kind =>
         {
-            Assert.Matches("^(survey|place|hang|fix|plan)\\.[a-z-]+$", kind.Code);
+            Assert.Matches($"^{kind.Stage.Word}\\.[a-z-]+$", kind.Code);
             Assert.Matches("^[A-Z].*[^.]$", kind.Title);
             Assert.InRange(kind.Title.Length, 5, 40);
             Assert.Matches("^[A-Z].*\\.$", kind.Why);
