@@ -93,15 +93,14 @@ internal static class Assumptions
     /// <summary>The findings of a register: each that safety rests on by itself, the others together.</summary>
     /// <param name="register">The register.</param>
     /// <param name="wall">Key of the wall.</param>
+    /// <param name="holes">How many holes are planned in it.</param>
     /// <returns>The findings; their parts are whole names.</returns>
-    public static IEnumerable<Finding> Findings(IReadOnlyList<Assumption> register, string wall)
+    public static IEnumerable<Finding> Findings(IReadOnlyList<Assumption> register, string wall, int holes)
     {
         foreach (var one in register.Where(a => a.Safety))
         {
-            Phrase message = "Find it out and enter it: nobody has, and the plan assumes ";
-            message.AppendFormatted(one.Says);
-            message.AppendFormatted($"; {one.Rests} rests on that. 1 value.");
-            yield return WholePlanFindings.Assumed.At(new(one.Part), message, one.Answers);
+            yield return WholePlanFindings.Assumed.At(
+                new(one.Part), $"Find it out and enter it before {holes} {(holes == 1 ? "hole is" : "holes are")} drilled: nobody has, and the plan assumes {one.Says}; {one.Rests} rests on that.", one.Answers);
         }
 
         // The same bolt on three plates is one value.

@@ -50,7 +50,7 @@ public sealed class WholePlanStage : IStage
 
             // A handful of comparisons: cheaper made anew than compared.
             var register = Assumptions.Of(plan, wall);
-            List<Finding> said = [.. Assumptions.Findings(register, wall.Id), .. Assumptions.Lost(plan, wall)];
+            List<Finding> said = [.. Assumptions.Findings(register, wall.Id, plan.HolesIn(wall.Id).Count), .. Assumptions.Lost(plan, wall)];
             plan.Work(Assumed, wall.Id, wall.Id, said, (work, found) =>
             {
                 found.ForEach(work.AddAsNamed);
