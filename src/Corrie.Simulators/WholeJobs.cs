@@ -71,6 +71,12 @@ public static class WholeJobs
         new("a duct behind the plate", ["survey.live-near-hole"], Final, (j, r) => j.Put("duct", Stud(j, r) - 2, 10, 6, j.Height - 12)),
         new("a live sign at a height", ["survey.live-near-hole"], Final, (j, r) => j.Set("/walls/w1/evidence/live", new JsonObject { ["kind"] = "live", ["axis"] = "up", ["at"] = WholeJob.In(Row(j, r) + (r.NextDouble() * 8) - 4) })),
         new("a live sign at a place", ["survey.live-near-hole"], Final, (j, r) => j.Set("/walls/w1/evidence/live", new JsonObject { ["kind"] = "live", ["at"] = WholeJob.In(Stud(j, r) + (r.NextDouble() * 8) - 4) })),
+        new("a box in the wall where a bolt goes", ["hang.bodies-meet"], Severity.Stop, (j, r) => j.Set("/items/b1", new JsonObject
+        {
+            ["kind"] = "box", ["wall"] = "w1",
+            ["product"] = new JsonObject { ["name"] = "a box", ["width"] = "9 in", ["height"] = "9 in", ["depth"] = "3 1/2 in", ["mass"] = "2 lb" },
+            ["place"] = new JsonObject { ["height"] = WholeJob.In(Row(j, r) - 4), ["across"] = WholeJob.In(Stud(j, r) + (r.NextDouble() * 6) - 3) },
+        })),
         new("a window where a bolt goes", ["fix.through-opening"], Final, (j, r) => j.Put("window", Stud(j, r) - 1, Row(j, r) - 6, 12, 20)),
         new("a bolt into the fireplace", ["fix.through-opening"], Final, (j, r) => { j.Put("fireplace", Stud(j, r) - 4, 0, 30, Row(j, r) + 1); Answer(j); }),
         new("one stud entered twice", ["survey.member-twice"], Severity.Stop, (j, r) => AddStud(j, j.Left + 0.2 + (r.NextDouble() * 1.1))),

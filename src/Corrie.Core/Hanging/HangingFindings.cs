@@ -72,7 +72,7 @@ public static class HangingFindings
     /// <summary>Two bodies in one place.</summary>
     public static readonly FindingKind BodiesMeet = new(
         Stage, "hang.bodies-meet", Severity.Stop, "Two things in one place",
-        "a plate or an arm is where something else is, or will be",
+        "a plate or an arm is where something else is, or will be, or a hole goes into a box that is planned in the wall",
         "Two solid things cannot share a place.", Source.Arithmetic);
 
     /// <summary>Arms show.</summary>

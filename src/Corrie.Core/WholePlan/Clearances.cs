@@ -50,6 +50,13 @@ internal static class Clearances
                     $"Move it: the hole at {hole.X} across, {hole.Y} up falls into the {opening.Name}, {opening.Left} to {opening.Right} across, {opening.Bottom} to {opening.Top} up.");
             }
 
+            foreach (var box in input.Bodies.Items.Where(b => b.From < Length.Zero && b.Outline.Grown(radius).Holds(hole.X, hole.Y)))
+            {
+                yield return HangingFindings.BodiesMeet.At(
+                    new($"{hole.Part}/{box.Item}", hole.X, hole.Y),
+                    $"Move the {box.Name} or the plate: the hole at {hole.X} across, {hole.Y} up goes into the {box.Name}, {box.Outline.Left} to {box.Outline.Right} across, {box.Outline.Bottom} to {box.Outline.Top} up.");
+            }
+
             if (hole.X < radius || hole.X > wall.Width - radius || hole.Y < radius || hole.Y > wall.Height - radius)
             {
                 yield return HangingFindings.Outside.At(

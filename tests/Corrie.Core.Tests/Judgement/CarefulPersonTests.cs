@@ -19,6 +19,8 @@ public class CarefulPersonTests
         ["a bolt through a receptacle whose cable is known to run down"] = ("survey.live-near-hole", Severity.FinalStop, [On("receptacle", "85 in", "50 in", "3 in", "4 in", routeKnown: true)], [On("receptacle", "88 in", "50 in", "3 in", "4 in", routeKnown: true)]),
         ["a bolt through a signal plate"] = ("survey.live-near-hole", Severity.FinalStop, [On("signal-plate", "68 in", "45 in", "3 in", "5 in")], [On("signal-plate", "65 in", "45 in", "3 in", "5 in")]),
         ["a bolt through a window's glass"] = ("fix.through-opening", Severity.FinalStop, [On("window", "84 in", "44 in", "30 in", "30 in")], [On("window", "86 3/16 in", "44 in", "30 in", "30 in")]),
+        // 8 in wide round its centre; the bolts' radius is 5/32 in.
+        ["a box planned in the wall where a bolt goes"] = ("hang.bodies-meet", Severity.Stop, [Box("82 in")], [Box("81 3/4 in")]),
         // The upper row is 1/2 in under the hook line, 30 + 14 + 100 mm + 3 = 50 15/16 in, at 50 7/16.
         ["a live sign at a height of 45 in"] = ("survey.live-near-hole", Severity.FinalStop, [Live("45 in")], [Live("39 in")]),
         ["a duct at 68 in"] = ("survey.live-near-hole", Severity.FinalStop, [On("duct", "63 in", "10 in", "6 in", "80 in")], [On("duct", "62 in", "10 in", "6 in", "80 in")]),
@@ -115,6 +117,10 @@ public class CarefulPersonTests
 
     private static (string, JsonNode?) On(string kind, string left, string bottom, string width, string height, string depth = "0 in", bool routeKnown = false) => (
         "/walls/w1/features/x", Sheets.Json($$"""{ "kind": "{{kind}}", "left": "{{left}}", "bottom": "{{bottom}}", "width": "{{width}}", "height": "{{height}}", "depth": "{{depth}}", "routeKnown": {{(routeKnown ? "true" : "false")}} }"""));
+
+    private static (string, JsonNode?) Box(string across) => ("/items/b1", Sheets.Json($$"""
+        { "kind": "box", "wall": "w1", "product": { "name": "box", "width": "8 in", "height": "8 in", "depth": "3 in", "mass": "1 lb" }, "place": { "height": "46 in", "across": "{{across}}" } }
+        """));
 
     private static (string, JsonNode?) Live(string at) => ("/walls/w1/evidence/l", Sheets.Json($$"""{ "kind": "live", "axis": "up", "at": "{{at}}" }"""));
 
