@@ -23,7 +23,12 @@ switch (args.FirstOrDefault())
         Console.WriteLine(Corrie.Simulators.ReadingStudy.Run(2000, seed: 1));
         return 0;
     case "framing":
-        Console.WriteLine(Corrie.Simulators.FramingStudy.Run(args.Length > 1 ? int.Parse(args[1]) : 10_000, seed: 1));
+        foreach (var (name, kind) in Corrie.Simulators.FramingStudy.Kinds.Where(k => args.Length < 3 || k.Name.Contains(args[2], StringComparison.Ordinal)))
+        {
+            var study = Corrie.Simulators.FramingStudy.Run(kind, args.Length > 1 ? int.Parse(args[1]) : 2_000, seed: 1);
+            Console.WriteLine(study.Line(name));
+        }
+
         return 0;
     case "judgement":
         Console.WriteLine(Corrie.Simulators.JudgementStudy.Run(args.Length > 1 ? int.Parse(args[1]) : 20_000, args.Length > 1 ? int.Parse(args[1]) / 4 : 5_000, seed: 1));

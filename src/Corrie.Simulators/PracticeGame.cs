@@ -51,7 +51,7 @@ public sealed class PracticeGame
             {
                 's' => Phrase.Of($"The scanner shows {prospector.Sweep((int)Math.Min(move.At, 96)).Count} members, {Length.Tape(Math.Min(move.At, 96))} up."),
                 'm' => prospector.Magnet(x, 40) ? Phrase.Of($"The magnet holds near {Length.FromUnits(move.At)}.") : Phrase.Of($"No screw near {Length.FromUnits(move.At)}."),
-                _ => prospector.Probe(x) ? Phrase.Of($"The bit bites at {Length.FromUnits(move.At):fine}.") : Phrase.Of($"The bit falls through at {Length.FromUnits(move.At):fine}."),
+                _ => Phrase.Of($"The bit {Words(prospector.Probe(x))} at {Length.FromUnits(move.At):fine}."),
             };
         }
 
@@ -104,7 +104,7 @@ public sealed class PracticeGame
     public (Stud First, Stud Second)? Confirmed => FramingStudy.Pair([.. Studs.Where(s => s.State == StudState.Confirmed)], Wall);
 
     /// <summary>The planner's own probes on the same wall.</summary>
-    public IReadOnlyList<(Probe Probe, bool Hit)> PlannersProbes => planner.Value.Chosen;
+    public IReadOnlyList<(Probe Probe, Met Met)> PlannersProbes => planner.Value.Chosen;
 
     /// <summary>Probes that the planner knows of.</summary>
     public IReadOnlyList<Probe> Probes => Plan.Probes(WallId);
@@ -127,6 +127,17 @@ public sealed class PracticeGame
             return Math.Max(0, (50 * studs) - (10 * Math.Max(0, Holes - PlannersProbes.Count)));
         }
     }
+
+    /// <summary>What a bit did, after 'the bit'.</summary>
+    /// <param name="met">What it met.</param>
+    /// <returns>The words.</returns>
+    public static string Words(Met met) => met switch
+    {
+        Met.Bites => "goes on biting",
+        Met.Chips => "brings metal chips and falls through",
+        Met.Stops => "stops short",
+        _ => "falls through",
+    };
 
     /// <summary>The first wall from a number on that the planner can solve.</summary>
     public static int Solvable(int from)

@@ -1,4 +1,5 @@
 using Corrie.Core.Catalogue;
+using Corrie.Core.Findings;
 using Corrie.Core.Measure;
 using Corrie.Core.Survey;
 
@@ -13,7 +14,7 @@ public sealed class Prospector(HiddenWall wall, Length bolt)
     public static readonly IReadOnlyList<int> Heights = [34, 62];
 
     private readonly List<Evidence> evidence = [];
-    private readonly List<(Probe, bool)> chosen = [];
+    private readonly List<(Probe, Met)> chosen = [];
 
     /// <summary>What is written down.</summary>
     public IReadOnlyList<Evidence> Evidence => evidence;
@@ -21,8 +22,11 @@ public sealed class Prospector(HiddenWall wall, Length bolt)
     /// <summary>Holes made.</summary>
     public int Holes { get; private set; }
 
+    /// <summary>Whether a probe was read wrongly.</summary>
+    public bool Misread { get; private set; }
+
     /// <summary>Probes that the planner chose, and how they came out.</summary>
-    public IReadOnlyList<(Probe Probe, bool Hit)> Chosen => chosen;
+    public IReadOnlyList<(Probe Probe, Met Met)> Chosen => chosen;
 
     /// <summary>Sweeps the wall with the scanner at both heights, and tries a magnet at everything that the first pass showed.</summary>
     public void Sweep()
@@ -41,7 +45,7 @@ public sealed class Prospector(HiddenWall wall, Length bolt)
         var pairs = wall.Sweep(height);
         foreach (var (left, right) in pairs)
         {
-            Write(EvidenceKind.ScannerEdges, left, right, height);
+            Write(right > left ? EvidenceKind.ScannerEdges : EvidenceKind.ScannerCentre, left, right > left ? right : null, height);
         }
 
         foreach (var live in wall.Live)
@@ -66,12 +70,20 @@ public sealed class Prospector(HiddenWall wall, Length bolt)
     }
 
     /// <summary>Pushes a bit in.</summary>
-    public bool Probe(double x)
+    public Met Probe(double x)
     {
-        var hit = wall.Probe(x);
+        var met = wall.Probe(x);
         Holes++;
-        Write(hit ? EvidenceKind.ProbeHit : EvidenceKind.ProbeMiss, x, null, 48);
-        return hit;
+        Misread |= wall.Misreads(x);
+        var did = met switch
+        {
+            Met.Bites => QuickEvidence.Words["bites"],
+            Met.Chips => QuickEvidence.Words["chips"],
+            Met.Stops => QuickEvidence.Words["stops"],
+            _ => QuickEvidence.Words["miss"],
+        };
+        Write(did.Kind, x, null, 48, did);
+        return met;
     }
 
     /// <summary>The survey of what is written down.</summary>
@@ -80,55 +92,78 @@ public sealed class Prospector(HiddenWall wall, Length bolt)
     /// <summary>The studs, for the bolt that they are to hold.</summary>
     public IReadOnlyList<Stud> Studs() => Survey().For(bolt).Studs;
 
-    /// <summary>Probes as the planner says until some studs are confirmed, or it knows no further.</summary>
+    /// <summary>What the survey has to say of it.</summary>
+    public IReadOnlyList<Finding> Findings() => [.. Surveyor.Check(Survey(), SiteFacts.Open, bolt)];
+
+    /// <summary>Finds both edges of a member with the bit, to within 1/8 in, as somebody does who trusts no scanner.</summary>
+    /// <param name="near">Where it is thought to be.</param>
+    /// <returns>Whether the bit found one there.</returns>
+    public bool Bracket(Length near)
+    {
+        var inside = new[] { 0, 0.5, -0.5, 1, -1 }.Select(by => near.Inches + by).FirstOrDefault(x => Probe(x) is Met.Bites or Met.Chips);
+        foreach (var side in inside > 0 ? new[] { -1, 1 } : [])
+        {
+            var (from, to) = (0d, 2d);
+            while (to - from > 0.125)
+            {
+                var middle = (from + to) / 2;
+                (from, to) = Probe(inside + (side * middle)) is Met.Bites or Met.Chips ? (middle, to) : (from, middle);
+            }
+        }
+
+        return inside > 0;
+    }
+
+    /// <summary>Probes as the planner says, one stud after the other and round again, until all are confirmed or it knows no further.</summary>
     /// <param name="studs">The studs, by where they are thought to be.</param>
     /// <param name="most">Most holes.</param>
     /// <returns>The studs as confirmed; null for one that was given up.</returns>
     public IReadOnlyList<Stud?> Confirm(IReadOnlyList<Length> studs, int most = 16)
     {
-        var confirmed = new List<Stud?>();
-        foreach (var wanted in studs)
+        var places = studs.ToArray();
+        var given = new bool[places.Length];
+        for (var more = true; more;)
         {
-            var place = wanted;
-            while (true)
+            more = false;
+            for (var i = 0; i < places.Length; i++)
             {
                 var survey = Survey();
-                var stud = survey.For(bolt).Studs.MinBy(s => (s.Centre - place).Abs);
-                if (stud is null || (stud.Centre - place).Abs > Length.Tape(2))
+                var stud = At(survey, places[i]);
+                given[i] |= stud is null;
+                if (given[i] || stud!.State == StudState.Confirmed)
                 {
-                    confirmed.Add(null);
-                    break;
-                }
-
-                if (stud.State == StudState.Confirmed)
-                {
-                    confirmed.Add(stud);
-                    break;
+                    continue;
                 }
 
                 if (Holes >= most || Probing.Confirm(survey, [stud.Id], null, bolt) is not [{ } next])
                 {
-                    confirmed.Add(null);
-                    break;
+                    given[i] = true;
+                    continue;
                 }
 
                 chosen.Add((next, Probe(next.At.Inches)));
-                place = stud.Centre;
+                (places[i], more) = (stud.Centre, true);
             }
         }
 
-        return confirmed;
+        var end = Survey();
+        return [.. places.Select((p, i) => At(end, p) is { State: StudState.Confirmed } stud && !given[i] ? stud : null)];
     }
+
+    private Stud? At(Surveyed survey, Length place) =>
+        survey.For(bolt).Studs.MinBy(s => (s.Centre - place).Abs) is { } stud && (stud.Centre - place).Abs <= Length.Tape(2) ? stud : null;
 
     /// <summary>The wall as it goes onto a job sheet.</summary>
     public Wall Sheet() => new(
-        Length.FromInches(wall.Width), Length.Tape(96), WallKind.WoodStuds, Length.Tape(wall.Spacing), Length.Tape(3, 1, 2), false,
-        [new("l1", 1, "gypsum board", Length.Tape(0, 1, 2), true)], [], [], new("an apprentice", "a scanner", true))
+        Length.FromInches(wall.Width), Length.Tape(96), wall.Kind.Sort == WallSort.Steel ? WallKind.SteelStuds : WallKind.WoodStuds, Length.Tape(wall.Spacing), Length.Tape(3, 1, 2), false,
+        wall.Kind.Sort == WallSort.Laths
+            ? [new("l1", 1, "plaster", Length.Tape(0, 1, 2), true), new("l2", 2, "wood lath", Length.Tape(0, 3, 8), true)]
+            : [new("l1", 1, "gypsum board", Length.Tape(0, 1, 2), true)], [], [], new("an apprentice", "a scanner", true))
     {
         Evidence = [.. evidence],
     };
 
-    private void Write(EvidenceKind kind, double at, double? to, int height) => evidence.Add(new(
+    private void Write(EvidenceKind kind, double at, double? to, int height, FoundBy did = default) => evidence.Add(new(
         $"e{evidence.Count:000}", kind, Axis.Across, Datum.LeftCorner, Length.FromInches(at), to is { } t ? Length.FromInches(t) : null, Length.Tape(height),
-        Probing.Accuracy, null, ToldMaterial.Nothing, false, false, false, "an apprentice"));
+        Probing.Accuracy, did.Bite, did.Told, false, false, false, "an apprentice"));
 }

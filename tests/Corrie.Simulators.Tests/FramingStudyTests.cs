@@ -2,19 +2,47 @@ namespace Corrie.Simulators.Tests;
 
 public class FramingStudyTests
 {
-    /// <summary>The study of docs/studies/framing.md on its first 400 walls, held to its goals.</summary>
+    private const int Walls = 80;
+
+    /// <summary>Ordinary walls of the study of docs/studies/framing.md, held to its goals; the naive rule beside them.</summary>
     [Fact]
     public void Framing_is_found_and_confirmed_as_well_as_the_study_says()
     {
-        var study = FramingStudy.Run(400, seed: 1);
-        Assert.True(study.Right >= 0.995 * study.Reported, study.ToString());
-        Assert.True(study.False < 0.005 * study.Reported, study.ToString());
-        Assert.True(study.Holes <= 4.5 * study.Tries, study.ToString());
-        Assert.True(study.Done >= 0.99 * study.Tries, study.ToString());
-        Assert.Equal(0, study.Wrong);
+        var study = FramingStudy.Run(HiddenKind.Usual, 250, seed: 1);
+        Assert.True(study.Right >= 0.995 && study.False < 0.005, study.ToString());
+        Assert.True(study.Holes <= 4.5 && study.Done >= 0.97 * study.Tries, study.ToString());
         // Members that nothing is said of are a failure too, of another kind.
-        Assert.True(study.Seen >= 0.8 * study.Members, study.ToString());
-        Assert.True(study.NaiveMissed > 0.1 * study.NaiveTries, study.ToString());
+        Assert.True(study.Seen >= 0.8, study.ToString());
+        Assert.True(study.Naive.Count(n => n.Missed) > 0.1 * study.Naive.Count);
+    }
+
+    /// <summary>What stops a bit, tools that err, walls that are not what they are told to be: nothing is confirmed that is no stud, as long as probes are true.</summary>
+    [Fact]
+    public void Nothing_is_confirmed_wrongly_on_any_kind_of_wall()
+    {
+        foreach (var (name, kind) in FramingStudy.Kinds.Where(k => k.Kind.Misread == 0))
+        {
+            var study = FramingStudy.Run(kind, Walls, seed: 5_000);
+            Assert.True(study.Wrong == 0, study.Line(name));
+            Assert.True(study.Confirmed > Walls / 2, study.Line(name));
+        }
+    }
+
+    [Fact]
+    public void A_probe_in_twenty_read_wrongly_seldom_confirms_a_stud_that_is_not_there()
+    {
+        var study = FramingStudy.Run(new(WallSort.Ordinary, Misread: 0.05), 3 * Walls, seed: 1);
+        // The goal is 0.5 %, which the whole study shows; a sample of 240 walls has room for two or three more.
+        Assert.True(study.Wrong <= 0.01 * study.Confirmed, study.ToString());
+        Assert.True(study.Named >= 0.8, $"contradictions named: {study.Named}");
+    }
+
+    [Fact]
+    public void A_scanner_that_is_off_is_named_and_what_it_says_elsewhere_is_mended()
+    {
+        var study = FramingStudy.Run(new(WallSort.Ordinary, ScannerSort.Biased), Walls, seed: 1);
+        // One wall in which the bias goes unseen costs a sample of 80 a percent and more; uncorrected it would be under 30 %.
+        Assert.True(study.Right >= 0.95, study.ToString());
     }
 
     [Fact]
@@ -29,10 +57,10 @@ public class FramingStudyTests
             // A bit is true to 1/32 in: well inside it bites, well outside it falls through.
             foreach (var member in a.Truth)
             {
-                Assert.True(a.Probe(member.Centre + 0.7) && a.Probe(member.Centre - 0.7));
+                Assert.True(a.Probe(member.Centre + 0.7) == Met.Bites && a.Probe(member.Centre - 0.7) == Met.Bites);
             }
 
-            Assert.All(a.Strips, s => Assert.False(a.Probe(s)));
+            Assert.All(a.Strips, s => Assert.Equal(Met.Stops, a.Probe(s)));
             Assert.All(a.Truth.Zip(a.Truth.Skip(1)), p => Assert.True(p.Second.Centre - p.First.Centre > 1.4));
         }
     }

@@ -35,7 +35,7 @@ test('a lead goes from an empty wall to a set-out sheet', async () => {
   assert.match(await page.innerText('.next'), /Next: Survey/);
 
   // Two studs, 54 and 70 in, each confirmed by what a bit met and where it fell through.
-  for (const line of ['edges 53 1/4 to 54 3/4 @ 50', 'hit 54 1/2 @ 50', 'miss 54 29/32 @ 50', 'edges 69 1/4 to 70 3/4 @ 50', 'hit 70 1/2 @ 50', 'miss 70 29/32 @ 50']) {
+  for (const line of ['edges 53 1/4 to 54 3/4 @ 50', 'bites 54 1/2 @ 50', 'miss 54 29/32 @ 50', 'edges 69 1/4 to 70 3/4 @ 50', 'bites 70 1/2 @ 50', 'miss 70 29/32 @ 50']) {
     await type(page, '#evidence', line);
   }
   await answered(page, () => page.selectOption('#f-walls-w1-kind', 'wood-studs'));

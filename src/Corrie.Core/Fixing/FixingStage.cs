@@ -169,6 +169,7 @@ public sealed class FixingStage : IStage
                 ["for"] = p.For,
                 ["purpose"] = p.Purpose.Say(file.Style),
                 ["ifHit"] = p.IfHit.Say(file.Style),
+                ["ifStops"] = p.IfStops.Say(file.Style),
                 ["ifMiss"] = p.IfMiss.Say(file.Style),
             });
         }

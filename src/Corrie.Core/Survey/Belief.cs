@@ -89,8 +89,8 @@ internal readonly record struct Strip(int First, double[] Weights)
 }
 
 /// <summary>
-/// What probes and the eye leave possible at a place, and how likely each possibility is: for each way to stand, the middles that the facts
-/// allow, and weights of these on a grid.
+/// What is left possible at a place, and how likely each possibility is: for each way to stand weights of its middles on a grid, and beside
+/// them the brackets that proven facts leave.
 /// </summary>
 internal sealed class Belief
 {
@@ -102,7 +102,7 @@ internal sealed class Belief
     private double Negligible => Total * 1e-9;
 
     private readonly IReadOnlyList<Make> makes;
-    private readonly IReadOnlyList<Spans> spans;
+    private readonly Brackets proven;
     private readonly IReadOnlyList<Strip> strips;
     // Only who asks for a probe needs them.
     private readonly Lazy<double[][]> sums;
@@ -111,17 +111,15 @@ internal sealed class Belief
 
     /// <summary>Makes a belief.</summary>
     /// <param name="makes">The ways to stand.</param>
-    /// <param name="spans">For each, the middles that the facts allow.</param>
     /// <param name="start">First point of the grid, in inches.</param>
     /// <param name="strips">For each way, the weights of the points that the facts allow.</param>
-    /// <param name="bounded">Whether a bit or the eye has met something: only then do the facts bound it.</param>
-    public Belief(IReadOnlyList<Make> makes, IReadOnlyList<Spans> spans, double start, IReadOnlyList<Strip> strips, bool bounded)
+    /// <param name="proven">What proven hits and misses bound: only they confirm.</param>
+    public Belief(IReadOnlyList<Make> makes, double start, IReadOnlyList<Strip> strips, Brackets proven)
     {
         this.makes = makes;
-        this.spans = spans;
         this.start = start;
         this.strips = strips;
-        Bounded = bounded;
+        this.proven = proven;
         sums = new(() => [.. strips.Select(s => RunningSum(s.Weights))]);
         var most = double.NegativeInfinity;
         for (var m = 0; m < strips.Count; m++)
@@ -131,8 +129,6 @@ internal sealed class Belief
             (heaviest, most) = sum > most ? (m, sum) : (heaviest, most);
         }
     }
-
-    public bool Bounded { get; }
 
     public double Total { get; }
 
@@ -204,10 +200,10 @@ internal sealed class Belief
         return Total > 0 ? 2 * Math.Sqrt(sum / Total) : double.PositiveInfinity;
     }
 
-    /// <summary>How far, at worst, the nearest member's centre is off a mark, over everything that the facts allow.</summary>
+    /// <summary>How far, at worst, the nearest member's centre is off a mark, over everything that proven facts allow.</summary>
     /// <param name="mark">The mark, in inches.</param>
     /// <returns>The distance in inches; infinite where nothing bounds where members can be.</returns>
-    public double Worst(double mark) => Bounded ? Worst(spans, mark) : double.PositiveInfinity;
+    public double Worst(double mark) => proven.Worst(mark);
 
     /// <summary>Whether a mark is confirmed for a bolt: every centre that the facts allow leaves it its edge distance, <c>ply/2 - 1.5 D</c>.</summary>
     /// <param name="mark">Where the bolt goes, in inches.</param>
@@ -216,10 +212,15 @@ internal sealed class Belief
     /// <returns>Whether it is.</returns>
     public bool Confirms(double mark, double ply, double bolt) => Worst(mark) <= (ply / 2) - (1.5 * bolt) + 1e-6;
 
-    /// <summary>The mark that the facts leave the least doubt about, near a wanted one.</summary>
+    /// <summary>The mark that proven facts leave the least doubt about, near a wanted one.</summary>
     /// <param name="wanted">The mark that is wanted, in inches.</param>
     /// <returns>The mark, in inches.</returns>
-    public double BestMark(double wanted) => Bounded ? BestMark(spans, wanted) : wanted;
+    public double BestMark(double wanted) => proven.BestMark(wanted);
+
+    /// <summary>The same belief without the one fact that most depends on: what there is to find out where a fact is doubted.</summary>
+    /// <param name="mark">The mark, in inches.</param>
+    /// <returns>The belief.</returns>
+    public Belief Doubted(double mark) => new(makes, start, strips, proven.Doubted(mark));
 
     /// <summary>Probability that a bit at a place meets something.</summary>
     /// <param name="x">The place, in inches.</param>
@@ -242,23 +243,9 @@ internal sealed class Belief
     /// <returns>The doubt that is left, in inches, and the mark that has it.</returns>
     public (double Worst, double Mark) After(IReadOnlyList<(double X, bool Hit)> probes, double accuracy, double wanted)
     {
-        var rest = spans.ToArray();
-        foreach (var (x, hit) in probes)
-        {
-            for (var m = 0; m < makes.Count; m++)
-            {
-                var reach = makes[m].Reach;
-                rest[m] = hit ? rest[m].Within(x - reach - accuracy, x + reach + accuracy) : rest[m].Without(x - reach + accuracy, x + reach - accuracy);
-            }
-        }
-
-        if (!Bounded && !probes.Any(p => p.Hit))
-        {
-            return (double.PositiveInfinity, wanted);
-        }
-
-        var mark = BestMark(rest, wanted);
-        return (Worst(rest, mark), mark);
+        var after = proven.After(probes, accuracy);
+        var mark = after.BestMark(wanted);
+        return (after.Worst(mark), mark);
     }
 
     /// <summary>Weight of the possibilities in which probes come out in a way, over all weight.</summary>
@@ -291,66 +278,23 @@ internal sealed class Belief
     /// <param name="middle">The middle of them all, in inches.</param>
     /// <param name="mark">The mark, in inches.</param>
     /// <returns>The distance, in inches.</returns>
-    public static double Off(Make make, double middle, double mark)
+    public static double Off(Make make, double middle, double mark) => Math.Abs(Nearest(make, middle, mark) - mark);
+
+    /// <summary>The member's centre that is nearest to a mark where members stand in a way round a middle.</summary>
+    /// <param name="make">How members stand side by side.</param>
+    /// <param name="middle">The middle of them all, in inches.</param>
+    /// <param name="mark">The mark, in inches.</param>
+    /// <returns>The centre, in inches.</returns>
+    public static double Nearest(Make make, double middle, double mark)
     {
-        if (make.Plies == 1)
+        var nearest = middle + make.Offset(0);
+        for (var ply = 1; ply < make.Plies; ply++)
         {
-            return Math.Abs(middle - mark);
+            var centre = middle + make.Offset(ply);
+            nearest = Math.Abs(centre - mark) < Math.Abs(nearest - mark) ? centre : nearest;
         }
 
-        var off = double.PositiveInfinity;
-        for (var ply = 0; ply < make.Plies; ply++)
-        {
-            off = Math.Min(off, Math.Abs(middle + make.Offset(ply) - mark));
-        }
-
-        return off;
-    }
-
-    private double Worst(IReadOnlyList<Spans> allowed, double mark)
-    {
-        var (worst, any) = (0d, false);
-        for (var m = 0; m < makes.Count; m++)
-        {
-            foreach (var (a, b) in allowed[m].All)
-            {
-                any = true;
-                worst = Math.Max(worst, Math.Max(Off(makes[m], a, mark), Off(makes[m], b, mark)));
-                // Half way between two plies a mark is as far off as it gets.
-                for (var ply = 1; ply < makes[m].Plies; ply++)
-                {
-                    var seam = mark - ((makes[m].Offset(ply - 1) + makes[m].Offset(ply)) / 2);
-                    if (seam > a && seam < b)
-                    {
-                        worst = Math.Max(worst, makes[m].Ply / 2);
-                    }
-                }
-            }
-        }
-
-        return any ? worst : double.PositiveInfinity;
-    }
-
-    private double BestMark(IReadOnlyList<Spans> allowed, double wanted)
-    {
-        var (best, least) = (wanted, double.PositiveInfinity);
-        for (var m = 0; m < makes.Count; m++)
-        {
-            foreach (var (a, b) in allowed[m].All)
-            {
-                for (var ply = 0; ply < makes[m].Plies; ply++)
-                {
-                    var mark = ((a + b) / 2) + makes[m].Offset(ply);
-                    var worst = Worst(allowed, mark);
-                    if (worst < least - 1e-9 || (worst < least + 1e-9 && Math.Abs(mark - wanted) < Math.Abs(best - wanted)))
-                    {
-                        (best, least) = (mark, Math.Min(worst, least));
-                    }
-                }
-            }
-        }
-
-        return best;
+        return nearest;
     }
 
     private static double[] RunningSum(double[] weights)

@@ -31,7 +31,7 @@ public enum EvidenceKind
     Live,
 }
 
-/// <summary>What a scanner that can tell said about the material.</summary>
+/// <summary>What a scanner that can tell, or what a bit brought, said about the material.</summary>
 public enum ToldMaterial
 {
     /// <summary>Nothing.</summary>
@@ -53,8 +53,8 @@ public enum ToldMaterial
 /// <param name="To">The far edge, where both edges were found.</param>
 /// <param name="Beside">Where on the other axis, from the floor or the left corner; null where nobody said.</param>
 /// <param name="Good">How far it may be off: 1/32 in for a probe (common practice), zero where it is taken as exact.</param>
-/// <param name="Bite">How deep the bit went into what it met; null where nobody said.</param>
-/// <param name="Told">What a scanner said about the material.</param>
+/// <param name="Bite">How deep the bit went into what it met, at least; zero where it stopped at once; null where nobody said.</param>
+/// <param name="Told">What a scanner, or what the bit brought, said about the material.</param>
 /// <param name="Struck">Whether it was taken back as wrong: it stays on the drawing, struck out.</param>
 /// <param name="Gap">For a miss: whether it is the gap between two members.</param>
 /// <param name="OtherFace">Whether it was found on the wall's other face; its sides are then as seen from there.</param>
@@ -83,6 +83,13 @@ public sealed record Evidence(
 
     /// <summary>Whether it is a hit that went too little deep to be a member for sure.</summary>
     public bool Shallow => Kind == EvidenceKind.ProbeHit && Bite is { } bite && bite < ShallowBite;
+
+    /// <summary>Whether it is a hit on what is no member of a material for sure: too thin, or its chips are of another one.</summary>
+    /// <remarks>Steel is thin: metal chips are all that a bit brings of it, however little it bites.</remarks>
+    /// <param name="material">What members of the line are made of.</param>
+    /// <returns>Whether it is.</returns>
+    public bool ForeignTo(ToldMaterial material) => Kind == EvidenceKind.ProbeHit &&
+        (Told == ToldMaterial.Nothing ? Shallow : Told != material || (Shallow && material != ToldMaterial.Metal));
 
     /// <summary>The method: two findings of one method count less than two methods that agree.</summary>
     public Method Method => Kind switch
@@ -121,6 +128,9 @@ public enum Method
 /// <param name="Deviation">Standard deviation of the datum that it hangs on.</param>
 public sealed record Sounding(Evidence Evidence, Length Low, Length High, Length Deviation)
 {
+    /// <summary>How far it was moved from where it was found, since its tool is known to be off; to the right.</summary>
+    public Length Moved { get; init; }
+
     /// <summary>Its middle.</summary>
     public Length Middle => (Low + High).Half;
 }

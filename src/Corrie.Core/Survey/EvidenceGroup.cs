@@ -3,9 +3,10 @@ using Corrie.Core.Measure;
 namespace Corrie.Core.Survey;
 
 /// <summary>Findings that lie so near to each other that they are of one place, before they are weighed.</summary>
+/// <param name="line">What is known of the members of the line.</param>
 /// <param name="positives">What speaks for a member there.</param>
 /// <param name="stated">The member that somebody has put there.</param>
-internal sealed class EvidenceGroup(List<Sounding> positives, StatedMember? stated)
+internal sealed class EvidenceGroup(FramingLine line, List<Sounding> positives, StatedMember? stated)
 {
     private const double Link = 1.75;
     private const double LongestPlace = 8;
@@ -24,25 +25,20 @@ internal sealed class EvidenceGroup(List<Sounding> positives, StatedMember? stat
     public double Last => Positives.Count == 0 ? Stated!.Centre : Math.Max(Positives.Max(p => p.Middle.Inches), Stated?.Centre ?? double.NegativeInfinity);
 
     /// <summary>What a bit or the eye has met.</summary>
-    public IEnumerable<Sounding> Facts => Positives.Where(IsFact);
+    public IEnumerable<Sounding> Facts => Positives.Where(line.IsFact);
 
     /// <summary>How far a point is outside of it.</summary>
     /// <param name="x">The point, in inches.</param>
     /// <returns>The distance in inches; 0 inside.</returns>
     public double Away(double x) => x < First ? First - x : x > Last ? x - Last : 0;
 
-    /// <summary>Whether a finding bounds where a member can be, and does not only weigh.</summary>
-    /// <param name="s">The finding.</param>
-    /// <returns>Whether it bounds.</returns>
-    public static bool IsFact(Sounding s) => s.Evidence.Kind is EvidenceKind.Seen || (s.Evidence.Kind == EvidenceKind.ProbeHit && !s.Evidence.Shallow);
-
     /// <summary>Gathers findings by place, from left to right.</summary>
+    /// <param name="line">What is known of the members of the line.</param>
     /// <param name="positives">What speaks for members, sorted.</param>
     /// <param name="stated">Members that somebody has put on the sheet; one that no finding is near makes a place only where a miss touches it.</param>
     /// <param name="misses">Where a bit fell through.</param>
-    /// <param name="usualWidth">Face of a member whose width nobody has said.</param>
     /// <returns>The groups.</returns>
-    public static IReadOnlyList<EvidenceGroup> Gather(List<Sounding> positives, IReadOnlyList<StatedMember> stated, List<Sounding> misses, double usualWidth)
+    public static IReadOnlyList<EvidenceGroup> Gather(FramingLine line, List<Sounding> positives, IReadOnlyList<StatedMember> stated, List<Sounding> misses)
     {
         var groups = new List<EvidenceGroup>();
         foreach (var sounding in positives.Where(p => p.Evidence.Kind != EvidenceKind.Knock))
@@ -51,7 +47,7 @@ internal sealed class EvidenceGroup(List<Sounding> positives, StatedMember? stat
             var near = groups.LastOrDefault(g => sounding.Middle.Inches - g.Last <= Link && sounding.Middle.Inches - g.First <= LongestPlace);
             if (near is null)
             {
-                groups.Add(new([sounding], null));
+                groups.Add(new(line, [sounding], null));
             }
             else
             {
@@ -69,7 +65,7 @@ internal sealed class EvidenceGroup(List<Sounding> positives, StatedMember? stat
             }
             else
             {
-                groups.Add(new([knock], null));
+                groups.Add(new(line, [knock], null));
             }
         }
 
@@ -81,9 +77,9 @@ internal sealed class EvidenceGroup(List<Sounding> positives, StatedMember? stat
             {
                 near.Stated = member;
             }
-            else if (misses.Any(m => Math.Abs(m.Middle.Inches - member.Centre) < ((member.Width ?? usualWidth) / 2) + member.Uncertainty))
+            else if (misses.Any(m => Math.Abs(m.Middle.Inches - member.Centre) < ((member.Width ?? line.Makes[0].Ply) / 2) + member.Uncertainty))
             {
-                groups.Add(new([], member));
+                groups.Add(new(line, [], member));
             }
         }
 
@@ -95,8 +91,8 @@ internal sealed class EvidenceGroup(List<Sounding> positives, StatedMember? stat
     /// <returns>Both groups; one of them may be empty.</returns>
     public IReadOnlyList<EvidenceGroup> CutAt(Length gap) =>
     [
-        new([.. Positives.Where(p => p.Middle < gap)], Stated?.Centre < gap.Inches ? Stated : null),
-        new([.. Positives.Where(p => p.Middle >= gap)], Stated?.Centre >= gap.Inches ? Stated : null),
+        new(line, [.. Positives.Where(p => p.Middle < gap)], Stated?.Centre < gap.Inches ? Stated : null),
+        new(line, [.. Positives.Where(p => p.Middle >= gap)], Stated?.Centre >= gap.Inches ? Stated : null),
     ];
 
     /// <summary>For each way in which members may stand, the middles that the facts allow.</summary>

@@ -19,9 +19,8 @@ public static class FramingCheck
         .. map.Contradictions.Select(c => Contradicts(surveyed.Wall, c)),
         .. map.Unfit.Select(u => Unfit(surveyed.Wall, u)),
         .. map.False.Select(f => Untrue(surveyed, f)),
-        .. surveyed.Soundings.Where(s => s.Evidence is { Shallow: true, Struck: false }).Select(s => SurveyFindings.HitTooShallow.At(
-            Spot(surveyed.Wall, s, "evidence/" + s.Evidence.Id),
-            $"The bit at {s.Middle} met something after its layers, but only for {s.Evidence.Bite!.Value:fine}; under {Survey.Evidence.ShallowBite:fine} it may be a furring strip, a pipe or a nail plate.")),
+        .. map.Members.Where(m => m.Disputed).Select(m => Disputed(surveyed.Wall, m)),
+        .. Foreign(surveyed),
         .. surveyed.Wall.Crosses.Where(c => c.StandsFor is null).Select(c => SurveyFindings.DatumUnclear.At(
             new("crosses/" + c.Id, c.X, c.Y), $"The client's cross at {c.X} across, {c.Y} up: ask which point it stands for, the centre, the bottom edge or a corner.")),
         .. surveyed.Wall.TestHoles.SelectMany(h => BuildUp(surveyed.Wall, h)),
@@ -55,12 +54,46 @@ public static class FramingCheck
             : SurveyFindings.NoMemberFits.At(spot, $"The bit bites from {u.First.Middle:fine} to {u.Last.Middle:fine} without a miss: no members side by side are {u.Last.Middle - u.First.Middle:fine} wide. Blocking or sheathing behind the layers?");
     }
 
+    private static Finding Disputed(Wall wall, FoundMember member)
+    {
+        var passes = member.Soundings.Where(s => s.Evidence.Kind is EvidenceKind.ScannerEdges or EvidenceKind.ScannerCentre).ToList();
+        var scanned = Length.FromInches(passes.Average(s => s.Middle.Inches));
+        return SurveyFindings.ScannerDisputed.At(
+            new($"studs/{member.Id}/scanner", member.Centre, wall.Height.Half),
+            $"Probe this stud's other edge as well: the bit puts its centre at {member.Centre:fine}, the scanner at {scanned:fine}, {(member.Centre - scanned).Abs:fine} apart. Was a probe misread, or is the scanner off?");
+    }
+
+    // What a bit met that is no stud for sure: too thin, or of another material.
+    private static IEnumerable<Finding> Foreign(Surveyed surveyed)
+    {
+        var material = FramingMapper.Line(surveyed.Wall).Material;
+        foreach (var s in surveyed.Soundings)
+        {
+            if (s.Evidence.Struck || !s.Evidence.ForeignTo(s.Evidence.Axis == Axis.Up ? ToldMaterial.Wood : material))
+            {
+                continue;
+            }
+
+            var what = s.Evidence switch
+            {
+                { Told: ToldMaterial.Metal } => Phrase.Of($"metal at {s.Middle:fine}: a pipe, a metal strip or a nail plate"),
+                { Told: ToldMaterial.Wood } => Phrase.Of($"wood at {s.Middle:fine}, in a wall of steel studs: blocking, or a strip behind a joint"),
+                { Bite: { } bite } when bite > Length.Zero => Phrase.Of($"something at {s.Middle:fine} for {bite:fine} only; under {Survey.Evidence.ShallowBite:fine} it may be a furring strip, a pipe or a nail plate"),
+                _ => Phrase.Of($"what stopped it at {s.Middle:fine}: a pipe, a metal strip or a nail plate"),
+            };
+            yield return SurveyFindings.HitTooShallow.At(Spot(surveyed.Wall, s, "evidence/" + s.Evidence.Id), $"Nothing there is known to hold: the bit met {what}.");
+        }
+    }
+
     private static Finding Untrue(Surveyed surveyed, Sounding s)
     {
-        var miss = surveyed.Soundings.Where(m => m.Evidence.Kind == EvidenceKind.ProbeMiss && m.Evidence.Axis == s.Evidence.Axis).MinBy(m => (m.Middle - s.Middle).Abs)!;
+        var line = FramingMapper.Line(surveyed.Wall);
+        var against = surveyed.Soundings
+            .Where(m => m.Evidence.Axis == s.Evidence.Axis && !m.Evidence.Struck && (m.Evidence.Kind == EvidenceKind.ProbeMiss || m.Evidence.ForeignTo(line.Material)))
+            .MinBy(m => (m.Middle - s.Middle).Abs)!;
         return SurveyFindings.FalseReading.At(
             Spot(surveyed.Wall, s, "evidence/" + s.Evidence.Id),
-            $"The {(s.Evidence.Method == Method.Magnet ? "magnet" : "scanner")} showed a member at {s.Middle}, but the bit fell through at {miss.Middle:fine}: two boards that meet, a strip or a pipe. It stays on the drawing, struck out.");
+            $"The {(s.Evidence.Method == Method.Magnet ? "magnet" : "scanner")} showed a member at {s.Middle - s.Moved}, but the bit {(against.Evidence.Kind == EvidenceKind.ProbeMiss ? "fell through" : "stopped short")} at {against.Middle:fine}: two boards that meet, a strip or a pipe. It stays on the drawing, struck out.");
     }
 
     private static IEnumerable<Finding> BuildUp(Wall wall, TestHole hole)

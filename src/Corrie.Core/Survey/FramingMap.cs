@@ -35,6 +35,12 @@ public sealed record FoundMember(
     public IReadOnlyList<Method> Methods { get; } =
         [.. Soundings.Where(s => s.Evidence.Kind != EvidenceKind.ProbeMiss).Select(s => s.Evidence.Method).Distinct().Order()];
 
+    /// <summary>Whether it lacks nothing but proof that the bit has met a stud, and no pipe, strip or plate.</summary>
+    public bool Unproven { get; init; }
+
+    /// <summary>Whether probes pin it down where the scanner does not believe it, so that one of them may be misread.</summary>
+    public bool Disputed { get; init; }
+
     /// <summary>What the evidence leaves open, for choosing the next probe.</summary>
     internal Belief? Belief { get; init; }
 
@@ -74,6 +80,9 @@ public sealed record FramingMap(
 {
     /// <summary>Hits that no member fits.</summary>
     public IReadOnlyList<UnfitHits> Unfit { get; init; } = [];
+
+    /// <summary>By how much the scanner is off everywhere; null where it is not, as far as is known. Members have it taken off already.</summary>
+    public ScannerBias? Bias { get; init; }
 
     /// <summary>A map without evidence.</summary>
     public static FramingMap Empty { get; } = new([], [], [], [], []);

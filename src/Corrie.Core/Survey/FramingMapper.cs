@@ -7,6 +7,7 @@ namespace Corrie.Core.Survey;
 public static class FramingMapper
 {
     private const string WholeWall = "";
+    private const double OnLaths = 3;
 
     /// <summary>Puts evidence on the wall and infers where its studs stand.</summary>
     /// <param name="wall">The wall, its readings worked in.</param>
@@ -76,7 +77,10 @@ public static class FramingMapper
                 [.. solved.SelectMany(s => s.Solved.Contradictions.Select(c => new Contradiction(s.Axis, c.Miss, c.Left, c.Right, Length.FromInches(s.Line.Makes[0].Ply))))],
                 [.. upright.Expected.Select(Length.FromInches)],
                 basis.Soundings)
-            { Unfit = [.. solved.SelectMany(s => s.Solved.Unfit.Select(u => new UnfitHits(s.Axis, u.First, u.Last, u.Before, u.After)))] });
+            {
+                Bias = upright.Bias,
+                Unfit = [.. solved.SelectMany(s => s.Solved.Unfit.Select(u => new UnfitHits(s.Axis, u.First, u.Last, u.Before, u.After)))],
+            });
     }
 
     /// <summary>In which ways the studs of a wall may stand.</summary>
@@ -88,7 +92,10 @@ public static class FramingMapper
     /// <param name="wall">The wall.</param>
     /// <returns>Spacing, faces and ways of its studs.</returns>
     internal static FramingLine Line(Wall wall) =>
-        new(Makes(wall), wall.Spacing.Inches, wall.Kind == WallKind.SteelStuds ? ToldMaterial.Metal : ToldMaterial.Wood);
+        new(Makes(wall), wall.Spacing.Inches, wall.Kind == WallKind.SteelStuds ? ToldMaterial.Metal : ToldMaterial.Wood)
+        {
+            Rough = wall.Layers.Any(l => l.Name.Contains("lath", StringComparison.OrdinalIgnoreCase)) ? OnLaths : 1,
+        };
 
     /// <summary>A stud as somebody put it on the sheet.</summary>
     /// <param name="stud">The stud.</param>
@@ -140,7 +147,7 @@ public static class FramingMapper
         return new(
             m.Id, axis, Length.FromInches(m.Centre), Length.FromInches(m.Width), doubt + datum, m.State, m.Presence, m.Near, m.Plies,
             told is [var one] ? one : ToldMaterial.Nothing, m.Soundings)
-        { Belief = m.Belief };
+        { Belief = m.Belief, Unproven = m.Unproven, Disputed = m.Disputed };
     }
 
     private static Stud AsStud(FoundMember member, Stud? stated) =>

@@ -1,3 +1,5 @@
+using Corrie.Core.Measure;
+
 namespace Corrie.Core.Survey;
 
 /// <summary>
@@ -31,31 +33,44 @@ internal sealed class FramingSolver
     /// <param name="line">What is known of the members before anything was found.</param>
     /// <param name="stated">The member as somebody put it on the sheet.</param>
     /// <returns>The belief.</returns>
-    public static Belief Of(FramingLine line, StatedMember stated) => new MemberPlace(new([], stated), line, []).Belief;
+    public static Belief Of(FramingLine line, StatedMember stated) => new MemberPlace(new(line, [], stated), line, []).Belief;
 
     private SolvedLine Solve(IReadOnlyList<Sounding> soundings, IReadOnlyList<StatedMember> stated, double from, double to)
     {
         var useful = soundings.Where(s => !s.Evidence.Struck && s.Evidence.Kind != EvidenceKind.Live)
             .OrderBy(s => s.Middle).ThenBy(s => s.Evidence.Id, StringComparer.Ordinal).ToList();
         var misses = useful.Where(s => s.Evidence.Kind == EvidenceKind.ProbeMiss).ToList();
-        var groups = EvidenceGroup.Gather([.. useful.Where(s => s.Evidence.Kind != EvidenceKind.ProbeMiss)], stated, misses, line.Makes[0].Ply);
+        var places = Gathered(useful, stated, misses);
+        var bias = ScannerBias.Of(places);
+        if (bias is not null)
+        {
+            // What the scanner says is taken for what it means, everywhere.
+            useful = [.. useful.Select(bias.Corrected).OrderBy(s => s.Middle).ThenBy(s => s.Evidence.Id, StringComparer.Ordinal)];
+            contradictions.Clear();
+            unfit.Clear();
+            places = Gathered(useful, stated, misses);
+        }
 
         // Every place is looked at once by itself; then the module that the others agree on has its say.
-        var places = groups.SelectMany(g => Split(g, misses)).Select(g => new MemberPlace(g, line, misses)).ToList();
         var untouched = stated.Where(s => places.All(p => p.Group.Stated?.Id != s.Id)).Select(s => (Mark: s.Centre, Presence: StatedPresence));
         List<(double Mark, double Presence)> known = [.. places.Where(p => p.Presence > 0.5).Select(p => (p.Mark, p.Presence)), .. untouched];
         List<double> expected = [];
-        if (line.Spacing > 0 && known.Count > 1)
+        var spacing = line.Spacing > 0 && known.Count > 1 ? SpacingCheck.Believed(line.Spacing, [.. known.Select(k => k.Mark).Order()]) : 0;
+        if (spacing > 0)
         {
-            var module = new ModulePrior(line.Spacing, known);
+            var module = new ModulePrior(spacing, known);
             places.ForEach(p => p.Weigh(module));
             expected = [.. module.Missing(from, to)];
         }
 
         var disproved = places.Where(p => p.Disproved).ToList();
-        untrue.AddRange(disproved.SelectMany(p => p.Group.Positives).Where(s => s.Evidence.Kind != EvidenceKind.Knock));
-        return new([.. places.Where(p => !p.Disproved || p.Group.Stated is not null)], untrue, contradictions, unfit, expected);
+        untrue.AddRange(disproved.SelectMany(p => p.Group.Positives).Where(s => s.Evidence.Method is Method.Scanner or Method.Magnet));
+        return new([.. places.Where(p => !p.Disproved || p.Group.Stated is not null)], untrue, contradictions, unfit, expected) { Bias = bias };
     }
+
+    private List<MemberPlace> Gathered(List<Sounding> useful, IReadOnlyList<StatedMember> stated, List<Sounding> misses) =>
+        [.. EvidenceGroup.Gather(line, [.. useful.Where(s => s.Evidence.Kind != EvidenceKind.ProbeMiss)], stated, misses)
+            .SelectMany(g => Split(g, misses)).Select(g => new MemberPlace(g, line, misses))];
 
     // Facts that one place cannot hold are two places where the miss lies between hits a member's width apart, or somebody has said that it
     // is a gap; otherwise they contradict each other.
@@ -100,11 +115,34 @@ internal sealed class FramingSolver
 /// <param name="Material">What they are made of.</param>
 internal sealed record FramingLine(IReadOnlyList<Make> Makes, double Spacing, ToldMaterial Material)
 {
+    // A scanner that tells the material stands within a member's half of what it tells of.
+    private static readonly Length ToldAround = Length.Tape(0, 3, 4);
+
+    /// <summary>How many times as rough as usual a scanner is here: on laths it sees every nail and key of the plaster (common practice).</summary>
+    public double Rough { get; init; } = 1;
+
     /// <summary>Ways for wood to stand: mostly alone, sometimes doubled or tripled at openings.</summary>
     public static IReadOnlyList<Make> Wood { get; } = [new(1, 1.5, 0.9), new(2, 1.5, 0.085), new(3, 1.5, 0.015)];
 
     /// <summary>Ways for steel to stand: flanges of 1 1/4 or 1 5/8 in.</summary>
     public static IReadOnlyList<Make> Steel { get; } = [new(1, 1.25, 0.6), new(1, 1.625, 0.34), new(2, 1.25, 0.04), new(2, 1.625, 0.02)];
+
+    /// <summary>Whether a finding bounds where a member can be, and does not only weigh: the eye has seen one, or a bit has met what may be one.</summary>
+    /// <param name="s">The finding.</param>
+    /// <returns>Whether it bounds.</returns>
+    public bool IsFact(Sounding s) => s.Evidence.Kind == EvidenceKind.Seen || (s.Evidence.Kind == EvidenceKind.ProbeHit && !s.Evidence.ForeignTo(Material));
+
+    /// <summary>
+    /// Whether a fact is one that only a member explains: it was seen, the bit went on biting for 1/2 in and more, or the material is known, from
+    /// the bit's own chips or from a scanner that tells it at the same place. A second height does not tell a stud from a pipe or a strip,
+    /// which are upright too.
+    /// </summary>
+    /// <param name="fact">The fact.</param>
+    /// <param name="near">All findings of its place.</param>
+    /// <returns>Whether it is proof.</returns>
+    public bool Proves(Sounding fact, IReadOnlyList<Sounding> near) => fact.Evidence.Kind == EvidenceKind.Seen || fact.Evidence.Told == Material ||
+        (Material == ToldMaterial.Wood && fact.Evidence.Bite >= Evidence.ShallowBite) ||
+        near.Any(s => s.Evidence.Method == Method.Scanner && s.Evidence.Told == Material && fact.Middle >= s.Low - ToldAround && fact.Middle <= s.High + ToldAround);
 }
 
 /// <summary>A member that somebody has put on the sheet, as a piece of evidence among others.</summary>
@@ -128,6 +166,9 @@ internal sealed record SolvedLine(
     IReadOnlyList<(Sounding First, Sounding Last, Sounding? Before, Sounding? After)> Unfit,
     IReadOnlyList<double> Expected)
 {
+    /// <summary>By how much the scanner is off; null where it is not, as far as is known.</summary>
+    public ScannerBias? Bias { get; init; }
+
     /// <summary>The members as a bolt sees them, from left to right.</summary>
     /// <param name="bolt">Shank diameter, in inches.</param>
     /// <returns>The members.</returns>
@@ -146,4 +187,11 @@ internal sealed record SolvedLine(
 /// <param name="Belief">What is left open.</param>
 /// <param name="Soundings">What it rests on.</param>
 internal sealed record SolvedMember(
-    string Id, double Centre, double Width, int Plies, StudState State, double Presence, double Near, double Doubt, Belief Belief, IReadOnlyList<Sounding> Soundings);
+    string Id, double Centre, double Width, int Plies, StudState State, double Presence, double Near, double Doubt, Belief Belief, IReadOnlyList<Sounding> Soundings)
+{
+    /// <summary>Whether it lacks nothing but proof that its hits are of a stud.</summary>
+    public bool Unproven { get; init; }
+
+    /// <summary>Whether probes pin it down where the scanner does not believe it, so that one of them may be misread.</summary>
+    public bool Disputed { get; init; }
+}

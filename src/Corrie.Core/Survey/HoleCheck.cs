@@ -1,4 +1,6 @@
+using Corrie.Core.Catalogue;
 using Corrie.Core.Findings;
+using Corrie.Core.Format;
 using Corrie.Core.Measure;
 using Corrie.Core.Planning;
 
@@ -31,7 +33,7 @@ public static class HoleCheck
     /// <returns>The findings, parts named from the thing on.</returns>
     public static IEnumerable<Finding> Each(Surveyed surveyed, IReadOnlyList<Hole> holes, Length diameter) =>
     [
-        .. Members(holes, diameter),
+        .. Members(surveyed, holes, diameter),
         .. OldHoles(surveyed, holes, diameter),
     ];
 
@@ -113,32 +115,44 @@ public static class HoleCheck
     }
 
     // One cause, one stop: the studs that are not confirmed are named together, each with how far it may be off.
-    private static IEnumerable<Finding> Members(IReadOnlyList<Hole> holes, Length diameter)
+    private static IEnumerable<Finding> Members(Surveyed surveyed, IReadOnlyList<Hole> holes, Length diameter)
     {
         var unsure = holes.Where(h => h.Stud.State != StudState.Confirmed).GroupBy(h => h.Stud).OrderBy(g => g.Key.Centre).ToList();
         if (unsure.Count > 0)
         {
             var (first, top) = (unsure[0].Key, unsure[0].Max(h => h.Y));
             var spot = new Spot($"studs/{string.Join('+', unsure.Select(g => g.Key.Id))}", first.Centre, top);
+            // What the bit has met there, as far as nobody has said what it is.
+            var map = surveyed.For(diameter).Map;
+            var unknown = unsure.Where(g => map.Member(g.Key.Id) is { Unproven: true })
+                .SelectMany(g => map.Member(g.Key.Id)!.Soundings.Where(s => s.Evidence is { Kind: EvidenceKind.ProbeHit, Bite: null, Told: ToldMaterial.Nothing })).Distinct().ToList();
+            var steel = surveyed.Wall.Kind == WallKind.SteelStuds;
             if (unsure.Count == 1)
             {
-                yield return SurveyFindings.FramingUnconfirmed.At(
-                    spot,
-                    first.Carried
-                        ? Phrase.Of($"The stud at {first.Centre} was found on the other face and carried through the wall, good to {first.Uncertainty:fine}; {unsure[0].Count()} of the plate's holes go into it. Drill a pilot from this side first, and left and right of it until the bit falls through.")
-                        : Phrase.Of($"The stud at {first.Centre} is {(first.State == StudState.Found ? "found" : "suspected")}, not confirmed, to within {first.Uncertainty:fine}; {unsure[0].Count()} of the plate's holes go into it. Probe left and right of its centre until the bit falls through."));
+                var count = unsure[0].Count();
+                yield return unknown.Count > 0
+                    ? SurveyFindings.FramingUnconfirmed.At(
+                        spot,
+                        $"Say what the bit met at {unknown[0].Middle:fine}, where {count} of the plate's holes go: a pipe, a metal strip or a nail plate stops it too. {(steel ? Phrase.Of($"A steel stud brings metal chips, and then the bit drops through.") : Phrase.Of($"In a stud it goes on biting for {Evidence.ShallowBite} and more."))}",
+                        Answers(unknown, steel))
+                    : SurveyFindings.FramingUnconfirmed.At(
+                        spot,
+                        first.Carried
+                            ? Phrase.Of($"The stud at {first.Centre} was found on the other face and carried through the wall, good to {first.Uncertainty:fine}; {count} of the plate's holes go into it. Drill a pilot from this side first, and left and right of it until the bit falls through.")
+                            : Phrase.Of($"The stud at {first.Centre} is {(first.State == StudState.Found ? "found" : "suspected")}, not confirmed, to within {first.Uncertainty:fine}; {count} of the plate's holes go into it. Probe left and right of its centre until the bit falls through, and note what it brings."));
             }
             else
             {
-                Phrase message = $"Probe left and right of these studs until the bit falls through, before {unsure.Sum(g => g.Count())} holes for {diameter} bolts go into them: ";
+                Phrase message = $"Probe left and right of these studs until the bit falls through, and note what it brings, before {unsure.Sum(g => g.Count())} holes for {diameter} bolts go into them: ";
                 for (var i = 0; i < unsure.Count; i++)
                 {
                     var stud = unsure[i].Key;
-                    message.AppendFormatted($"{(i == 0 ? string.Empty : "; ")}{stud.Centre} {(stud.Carried ? "carried through from the other face" : stud.State == StudState.Found ? "found" : "suspected")}, good to {stud.Uncertainty:fine}");
+                    var state = map.Member(stud.Id) is { Unproven: true } ? "not known to be a stud" : stud.Carried ? "carried through from the other face" : stud.State == StudState.Found ? "found" : "suspected";
+                    message.AppendFormatted($"{(i == 0 ? string.Empty : "; ")}{stud.Centre} {state}, good to {stud.Uncertainty:fine}");
                 }
 
                 message.AppendLiteral(".");
-                yield return SurveyFindings.FramingUnconfirmed.At(spot, message);
+                yield return SurveyFindings.FramingUnconfirmed.At(spot, message, Answers(unknown, steel));
             }
         }
 
@@ -151,6 +165,28 @@ public static class HoleCheck
                     $"The stud at {group.Key.Centre} was found by {Words(only)} alone; {group.Count()} of the plate's holes go into it. A second method would tell.");
             }
         }
+    }
+
+    // One answer for all of them, since who probed has done it in one go.
+    private static Remedy[] Answers(List<Sounding> hits, bool steel)
+    {
+        if (hits.Count == 0)
+        {
+            return [];
+        }
+
+        var where = Phrase.Of($"at {hits[0].Middle:fine}");
+        for (var i = 1; i < hits.Count; i++)
+        {
+            where.AppendFormatted($"{(i == hits.Count - 1 ? " and " : ", ")}{hits[i].Middle:fine}");
+        }
+
+        return
+        [
+            steel
+                ? new("It brought metal chips", Phrase.Of($"what stops the bit {where} is a steel stud"), [.. hits.Select(h => h.Evidence.Here.Set("told", ToldMaterial.Metal.Word()))])
+                : new("It went on biting", Phrase.Of($"for {Evidence.ShallowBite} and more {where}: it is a stud"), [.. hits.Select(h => h.Evidence.Here.Set("bite", LengthText.Exact(Evidence.ShallowBite, UnitSystem.Inches)))]),
+        ];
     }
 
     private static string Words(Method method) => method switch

@@ -9,11 +9,6 @@ internal static class MemberCheck
     // Two of one doubled member touch; a tape is good to that.
     private static readonly Length Give = Length.Tape(0, 1, 16);
 
-    // A scanner that is off by more than that, to one side, at three members that bits have pinned down (own rule).
-    private static readonly Length Bias = Length.Tape(0, 3, 16);
-    private static readonly Length Alike = Length.Tape(0, 3, 8);
-    private static readonly Length OfOneMember = Length.Tape(2);
-    private const int Enough = 3;
 
     /// <summary>Members entered twice, and members whose place is disputed.</summary>
     /// <param name="surveyed">The wall as surveyed.</param>
@@ -77,28 +72,12 @@ internal static class MemberCheck
     // Probes keep finding members on one side of what the scanner says.
     private static IEnumerable<Finding> Biased(Surveyed surveyed, Length bolt)
     {
-        var pinned = surveyed.For(bolt).Map.Members.Where(m => m is { Axis: Axis.Across, State: StudState.Confirmed, Plies: 1 } && m.Soundings.Any(s => s.Evidence.Kind == EvidenceKind.ProbeHit)).ToList();
-        var off = new List<(FoundMember Member, Length Off)>();
-        foreach (var member in pinned)
+        if (surveyed.For(bolt).Map.Bias is { } bias)
         {
-            var passes = surveyed.Soundings.Where(s => s.Evidence is { Struck: false, Axis: Axis.Across, Kind: EvidenceKind.ScannerEdges or EvidenceKind.ScannerCentre } && (s.Middle - member.Centre).Abs < OfOneMember).ToList();
-            if (passes.Count > 0)
-            {
-                off.Add((member, Length.FromInches(passes.Average(s => (s.Middle - member.Centre).Inches))));
-            }
-        }
-
-        if (off.Count < Enough)
-        {
-            yield break;
-        }
-
-        var (least, most, mean) = (off.Min(o => o.Off), off.Max(o => o.Off), Length.FromInches(off.Average(o => o.Off.Inches)));
-        if (mean.Abs > Bias && most - least < Alike && (least > Length.Zero || most < Length.Zero))
-        {
+            var (right, by) = (bias.By > Length.Zero, bias.By.Abs);
             yield return SurveyFindings.ToolBiased.At(
-                new("evidence/scanner", off[0].Member.Centre, surveyed.Wall.Height.Half),
-                $"Do not trust the scanner's middle: at {off.Count} studs it read {mean.Abs:fine} to the {(mean > Length.Zero ? "right" : "left")} of where the bit found them. Take {mean.Abs:fine} off to the {(mean > Length.Zero ? "left" : "right")} from what it says elsewhere, calibrate it over a bay, and probe.");
+                new("evidence/scanner", bias.Members[0], surveyed.Wall.Height.Half),
+                $"Calibrate the scanner over a bay: at {bias.Members.Count} studs it read {by:fine} to the {(right ? "right" : "left")} of where the bit found them. {by:fine} to the {(right ? "left" : "right")} is taken off from all that it says on this wall.");
         }
     }
 }

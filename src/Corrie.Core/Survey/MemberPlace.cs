@@ -7,6 +7,9 @@ internal sealed class MemberPlace
     private const double Margin = 2.375;
     private const double ScannerMargin = 1.25;
     private const double FoundFrom = 0.975;
+    private const double GivesWay = 0.75;
+    private const double Trusted = 0.99;
+    private const double Likelier = 0.95;
     private const double MissesReach = 3;
     private const double UsualSpacing = 16;
 
@@ -16,7 +19,9 @@ internal sealed class MemberPlace
     private readonly IReadOnlyList<Sounding> soft;
     private readonly IReadOnlyList<Spans> spans;
     private readonly bool bounded;
+    private readonly Brackets proven;
     private readonly double start;
+    private double alone = 1;
     private readonly IReadOnlyList<Strip> likelihoods;
 
     /// <summary>Makes a place and weighs it by itself.</summary>
@@ -29,9 +34,10 @@ internal sealed class MemberPlace
         Group = group;
         makes = group.Stated?.Width is { } width ? [new(1, width, 0.95), new(2, width, 0.05)] : line.Makes;
         nearMisses = [.. misses.Where(m => group.Away(m.Middle.Inches) <= MissesReach)];
-        soft = [.. group.Positives.Where(p => !EvidenceGroup.IsFact(p))];
+        soft = [.. group.Positives.Where(p => !line.IsFact(p))];
         // What contradicts itself gives no bounds: it stays a suspicion until somebody says which probe was wrong.
         bounded = !group.Contradicted && group.Facts.Any();
+        proven = Bracketed(line.Proves);
         spans = group.Contradicted ? [.. makes.Select(_ => new Spans([(group.First - 1, group.Last + 1)]))] : group.Possible(makes, nearMisses);
 
         // A scanner is never more than some of its spreads off; a bit in a member of three, or a knock, may be.
@@ -44,6 +50,12 @@ internal sealed class MemberPlace
     /// <summary>What was found there.</summary>
     public EvidenceGroup Group { get; }
 
+    /// <summary>Face of one member here, in inches.</summary>
+    public double Face => makes[0].Ply;
+
+    /// <summary>Where bits alone, and no scanner, have pinned a member, and how far off that may be, in inches; null where they have not.</summary>
+    public (double Centre, double Doubt)? Pinned => proven.Surest;
+
     /// <summary>What is left open.</summary>
     public Belief Belief { get; private set; } = null!;
 
@@ -54,10 +66,12 @@ internal sealed class MemberPlace
     public double Presence { get; private set; }
 
     /// <summary>Whether probes leave no room for what was read here.</summary>
-    /// <remarks>A bit that fell through inside of what a scanner showed settles it, unless other findings say more.</remarks>
+    /// <remarks>A bit that fell through, or stopped short, inside of what a scanner showed settles it, unless other findings say more.</remarks>
     public bool Disproved => !bounded && !Group.Contradicted && (
-        (nearMisses.Count > 0 && Presence < 0.05) ||
-        (Presence < 0.5 && soft.Any(IsReading) && soft.Where(IsReading).All(s => nearMisses.Any(m => m.High >= s.Low && m.Low <= s.High))));
+        (Against.Any() && Presence < 0.05) ||
+        (Presence < 0.5 && soft.Any(IsReading) && soft.Where(IsReading).All(s => Against.Any(m => m.High >= s.Low && m.Low <= s.High))));
+
+    private IEnumerable<Sounding> Against => nearMisses.Concat(soft.Where(s => s.Evidence.Kind == EvidenceKind.ProbeHit));
 
     /// <summary>Weighs what is possible.</summary>
     /// <param name="module">What the other members of the line have to say; null while nobody knows of any.</param>
@@ -73,13 +87,16 @@ internal sealed class MemberPlace
             var weight = new double[likely.Length];
             for (var i = 0; i < weight.Length; i++)
             {
-                weight[i] = makes[m].Prior * (modules is null ? plain : modules[first - from + i]) * Belief.Step * likely[i];
+                // Doubled members stand at openings, wherever these are.
+                weight[i] = makes[m].Prior * (modules is null || makes[m].Plies > 1 ? plain : modules[first - from + i]) * Belief.Step * likely[i];
             }
 
             weights[m] = new(first, weight);
         }
 
-        Belief = new(makes, spans, start, weights, bounded);
+        // Where the module has a member, one that stands alone is so much likelier than two side by side.
+        alone = modules is not { Length: > 0 } ? 1 : modules[Math.Clamp((int)Math.Round((Mark - start) / Belief.Step) - from, 0, modules.Length - 1)] / plain;
+        Belief = new(makes, start, weights, proven);
         if (Belief.Total <= 0)
         {
             (Presence, Mark) = (0, (Group.First + Group.Last) / 2);
@@ -119,12 +136,14 @@ internal sealed class MemberPlace
         // The facts set the mark where they pin the centre down; until then what the scanner says is nearer the truth than their middle.
         var pinned = Group.Contradicted ? wanted : Belief.BestMark(wanted);
         var mark = Math.Abs(pinned - wanted) <= make.Ply / 2 && Belief.Confirms(pinned, make.Ply, bolt) ? pinned : wanted;
+        var pins = !Group.Contradicted && Belief.Confirms(mark, make.Ply, bolt);
+        var disputed = pins && !Trusts((make.Ply / 2) - (1.5 * bolt), ref mark);
         var worst = Group.Contradicted ? double.PositiveInfinity : Belief.Worst(mark);
         var near = Presence * Belief.Near(mark, Quarter);
-        var state = !Group.Contradicted && Belief.Confirms(mark, make.Ply, bolt) ? StudState.Confirmed
+        var state = pins && !disputed ? StudState.Confirmed
             : near >= FoundFrom && !Group.Contradicted ? StudState.Found
             : StudState.Suspected;
-        if (Group.Stated is { } stated && stated.State > state && !Group.Contradicted && !Disproved && Allows(stated.Centre))
+        if (Group.Stated is { } stated && stated.State > state && !Group.Contradicted && !disputed && !Disproved && Allows(stated.Centre))
         {
             state = stated.State;
             worst = Math.Min(worst, Math.Max(stated.Uncertainty, Math.Abs(stated.Centre - mark)));
@@ -132,7 +151,72 @@ internal sealed class MemberPlace
 
         var doubt = state == StudState.Confirmed && double.IsFinite(worst) ? worst : Math.Min(worst, Belief.Spread(mark));
         var presence = state == StudState.Confirmed && !Disproved ? 1 : Presence;
-        return new(Key(ply, make.Plies), mark, make.Ply, make.Plies, state, presence, near, doubt, Belief, Soundings(mark));
+        // The hits would do, if it were known that they are of a stud.
+        var unproven = state != StudState.Confirmed && bounded && Group.Facts.Any(f => !line.Proves(f, Group.Positives))
+            && Bracketed(static (_, _) => true) is var all && all.Worst(all.BestMark(wanted)) <= (make.Ply / 2) - (1.5 * bolt) + 1e-6;
+        return new(Key(ply, make.Plies), mark, make.Ply, make.Plies, state, presence, near, doubt, Belief, Soundings(mark)) { Unproven = unproven && !disputed, Disputed = disputed };
+    }
+
+    // Whether all facts are likelier true, with what a scanner says here, than that one of those that pin the mark was misread. The mark gives way
+    // to the scanner by a part of what the bolt allows, where that settles it.
+    private bool Trusts(double tolerance, ref double mark)
+    {
+        if (!soft.Any(s => s.Evidence.Method == Method.Scanner))
+        {
+            return true;
+        }
+
+        var centres = new List<(double Centre, double Weight)>();
+        var points = (int)Math.Ceiling((Group.Last + Margin - start) / Belief.Step) + 1;
+        foreach (var make in makes)
+        {
+            var (first, likely) = Likelihood(make, new Spans([(start, start + (points * Belief.Step))]), points);
+            for (var i = 0; i < likely.Length; i++)
+            {
+                var middle = start + ((first + i) * Belief.Step);
+                centres.Add((Belief.Nearest(make, middle, mark), make.Prior * (make.Plies == 1 ? alone : 1) * likely[i] * proven.Likely(make, middle)));
+            }
+        }
+
+        var all = centres.Sum(c => c.Weight);
+        double Share(double at) => centres.Sum(c => Math.Abs(c.Centre - at) <= tolerance + 1e-6 ? c.Weight : 0) / all;
+        var share = Share(mark);
+        if (share >= Trusted)
+        {
+            return true;
+        }
+
+        var give = Math.Max(0, (GivesWay * tolerance) - proven.Worst(mark));
+        var nearer = Math.Clamp(centres.Sum(c => c.Centre * c.Weight) / all, mark - give, mark + give);
+        if (proven.Worst(nearer) <= tolerance && Share(nearer) >= Trusted)
+        {
+            mark = nearer;
+            return true;
+        }
+
+        return share >= Likelier && proven.Holds(mark, tolerance + 1e-6);
+    }
+
+    // What some of the facts leave of where a member's centre can be.
+    private Brackets Bracketed(Func<Sounding, IReadOnlyList<Sounding>, bool> counts)
+    {
+        var widths = makes.Select(m => m.Ply).Distinct().ToList();
+        var met = new List<Met>();
+        foreach (var fact in Group.Contradicted ? [] : Group.Facts.Where(f => counts(f, Group.Positives)))
+        {
+            var (good, wide) = (fact.Evidence.Good.Inches, (fact.High - fact.Low).Inches);
+            if (fact.Evidence.Kind != EvidenceKind.Seen || wide <= 0)
+            {
+                met.Add(new(fact.Middle.Inches, good));
+                continue;
+            }
+
+            // Both edges were seen: what stands there fills them.
+            var make = makes.MinBy(m => Math.Abs(wide - (2 * m.Reach)));
+            met.AddRange(Enumerable.Range(0, make.Plies).Select(ply => new Met(fact.Middle.Inches + make.Offset(ply), good, Seen: true)));
+        }
+
+        return new(widths, met, nearMisses.Select(m => new Free(m.Middle.Inches, m.Evidence.Good.Inches)));
     }
 
     private IReadOnlyList<Strip> Likelihoods(int points)
@@ -162,7 +246,7 @@ internal sealed class MemberPlace
                 middles[i] = start + ((piece.First + i) * Belief.Step);
             }
 
-            MethodErrors.Present(soft, make, middles, part);
+            MethodErrors.Present(soft, make, middles, part, line.Rough);
             for (var i = 0; Group.Stated is not null && i < part.Length; i++)
             {
                 part[i] *= Said(Group.Stated, make, middles[i]);

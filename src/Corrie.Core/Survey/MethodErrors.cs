@@ -6,7 +6,7 @@ namespace Corrie.Core.Survey;
 /// <remarks>
 /// Assumed (common practice and makers' usual statements, from memory): a scanner's edge to 1/10 in, one pass in twenty off by up to half an
 /// inch and more, one place in 150 in read as a member where there is none; a screw sits in the face in nine of ten cases; a bit meets something
-/// else once in fifty. docs/studies/framing.md shows how well that does on walls whose truth is known.
+/// else once in fifty, and once in five hundred where it goes on biting. docs/studies/framing.md shows how well that does on walls whose truth is known.
 /// </remarks>
 internal static class MethodErrors
 {
@@ -27,6 +27,8 @@ internal static class MethodErrors
     private const double FaceEdge = 0.05;
     private const double FalseHit = 0.02;
     private const double ShallowFalseHit = 0.5;
+    private const double StoppedOnStud = 0.03;
+    private const double DeepFalseHit = 0.002;
     private const double Spacing = 16;
 
     /// <summary>Whether a finding can be of members that stand in a way: no scanner takes two for one, or one for two.</summary>
@@ -41,14 +43,15 @@ internal static class MethodErrors
     /// <param name="make">The way in which members stand.</param>
     /// <param name="middles">The middles, in inches.</param>
     /// <param name="likely">Where the likelihood of each goes; as long as the middles.</param>
-    public static void Present(IReadOnlyList<Sounding> findings, Make make, ReadOnlySpan<double> middles, Span<double> likely)
+    /// <param name="rough">How many times as rough as usual a scanner is on this wall.</param>
+    public static void Present(IReadOnlyList<Sounding> findings, Make make, ReadOnlySpan<double> middles, Span<double> likely, double rough = 1)
     {
         likely.Fill(1);
         var scans = findings.Count(f => f.Evidence.Method == Method.Scanner);
         Span<double> term = new double[middles.Length];
         foreach (var scan in findings.Where(f => f.Evidence.Method == Method.Scanner))
         {
-            Term(scan, make, middles, term);
+            Term(scan, make, middles, term, rough);
             TensorPrimitives.Multiply(likely, term, likely);
         }
 
@@ -59,7 +62,7 @@ internal static class MethodErrors
 
         foreach (var finding in findings.Where(f => f.Evidence.Method != Method.Scanner))
         {
-            Term(finding, make, middles, term);
+            Term(finding, make, middles, term, rough);
             TensorPrimitives.Multiply(likely, term, likely);
         }
     }
@@ -97,7 +100,7 @@ internal static class MethodErrors
             {
                 EvidenceKind.Magnet => Math.Log(scans > 0 ? FalseMagnetsOnStrips : FalseMagnets),
                 EvidenceKind.Knock => Math.Log(0.5 / Spacing),
-                EvidenceKind.ProbeHit => Math.Log(finding.Evidence.Shallow ? ShallowFalseHit : FalseHit),
+                EvidenceKind.ProbeHit => Math.Log(finding.Evidence.ForeignTo(material) ? ShallowFalseHit : finding.Evidence.Told == material || finding.Evidence.Bite is not null ? DeepFalseHit : FalseHit),
                 _ => 0,
             };
         }
@@ -121,22 +124,26 @@ internal static class MethodErrors
     // Passes of one scanner err together: the tenth tells little that the first two have not.
     private static double Together(int passes) => 1 / (1 + (0.25 * (passes - 1)));
 
-    private static void Term(Sounding finding, Make make, ReadOnlySpan<double> middles, Span<double> likely)
+    private static void Term(Sounding finding, Make make, ReadOnlySpan<double> middles, Span<double> likely, double rough)
     {
         var (low, high, at, reach) = (finding.Low.Inches, finding.High.Inches, finding.Middle.Inches, make.Reach);
         switch (finding.Evidence.Kind)
         {
             case EvidenceKind.ScannerEdges:
                 // A pass that goes wrong takes both edges with it: off by much, its edges as far apart as they should be but for a little.
-                var width = high - low - (2 * reach);
-                var close = (1 - WildShare) / (ScannerEdge * ScannerEdge * 2 * Math.PI) * Math.Exp(-0.25 * width * width / (ScannerEdge * ScannerEdge));
-                var wild = WildShare * Bell(width, 2 * ScannerEdge) / ScannerWild / Math.Sqrt(2 * Math.PI);
-                Bells(middles, at, close, ScannerEdge / Math.Sqrt(2), wild, ScannerRest, likely);
+                var (width, edge) = (high - low - (2 * reach), ScannerEdge * rough);
+                var close = (1 - WildShare) / (edge * edge * 2 * Math.PI) * Math.Exp(-0.25 * width * width / (edge * edge));
+                var wild = WildShare * Bell(width, 2 * edge) / ScannerWild / Math.Sqrt(2 * Math.PI);
+                Bells(middles, at, close, edge / Math.Sqrt(2), wild, ScannerRest, likely);
                 return;
             case EvidenceKind.ScannerCentre:
-                Bells(middles, at, (1 - WildShare) * Peak(ScannerEdge), ScannerEdge, WildShare * Peak(ScannerWild), ScannerRest, likely);
+                Bells(middles, at, (1 - WildShare) * Peak(ScannerEdge * rough), ScannerEdge * rough, WildShare * Peak(ScannerWild), ScannerRest, likely);
                 return;
-            case EvidenceKind.Magnet or EvidenceKind.ProbeHit:
+            case EvidenceKind.ProbeHit:
+                // What is weighed here, and does not bound, has stopped short: a stud does that behind a nail plate only.
+                likely.Fill(StoppedOnStud);
+                return;
+            case EvidenceKind.Magnet:
                 // In the face it is likely, beside it hardly, and between the two lies a soft edge.
                 TensorPrimitives.Subtract(middles, at, likely);
                 TensorPrimitives.Abs(likely, likely);

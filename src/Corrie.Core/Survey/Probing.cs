@@ -9,9 +9,13 @@ namespace Corrie.Core.Survey;
 /// <param name="Beside">Where on the other axis; null where it does not matter.</param>
 /// <param name="For">The member or place that it is for: its key.</param>
 /// <param name="Purpose">What it is to show.</param>
-/// <param name="IfHit">What a hit would tell.</param>
+/// <param name="IfHit">What a hit would tell: the bit goes on biting for 1/2 in and more, or brings metal chips from a steel stud.</param>
 /// <param name="IfMiss">What a miss would tell.</param>
-public sealed record Probe(Axis Axis, Length At, Length? Beside, string For, Phrase Purpose, Phrase IfHit, Phrase IfMiss);
+public sealed record Probe(Axis Axis, Length At, Length? Beside, string For, Phrase Purpose, Phrase IfHit, Phrase IfMiss)
+{
+    /// <summary>What it would tell if the bit stopped short.</summary>
+    public Phrase IfStops { get; } = "a pipe, a strip or a plate: no stud is proven";
+}
 
 /// <summary>Chooses the next probes: those from which the fewest more are to be expected.</summary>
 public static class Probing
@@ -50,8 +54,9 @@ public static class Probing
                 continue;
             }
 
-            var belief = framed.Map.Member(id)?.Belief ??
-                FramingSolver.Of(FramingMapper.Line(surveyed.Wall) with { Spacing = 0 }, FramingMapper.Stated(stud));
+            var member = framed.Map.Member(id);
+            var belief = member?.Belief ?? FramingSolver.Of(FramingMapper.Line(surveyed.Wall) with { Spacing = 0 }, FramingMapper.Stated(stud));
+            belief = member is { Disputed: true } ? belief.Doubted(stud.Centre.Inches) : belief;
             var tolerance = (stud.Width.Inches / 2) - (1.5 * boltDiameter.Inches);
             // A bit that has been there tells nothing new.
             List<double> tried = [.. surveyed.Soundings.Where(p => p.Evidence is { Struck: false, Axis: Axis.Across, Kind: EvidenceKind.ProbeHit or EvidenceKind.ProbeMiss }).Select(p => p.Middle.Inches)];
@@ -62,7 +67,9 @@ public static class Probing
 
             probes.Add(new(
                 Axis.Across, Length.FromInches(x), height, id,
-                $"to confirm the stud at {stud.Centre} for a {boltDiameter} bolt",
+                member is { Disputed: true }
+                    ? $"to find the other edge of the stud at {stud.Centre}, which the scanner does not believe"
+                    : $"to confirm the stud at {stud.Centre} for a {boltDiameter} bolt",
                 Tells(belief, x, true, stud.Centre.Inches, tolerance),
                 Tells(belief, x, false, stud.Centre.Inches, tolerance)));
         }

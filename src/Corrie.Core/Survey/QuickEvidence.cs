@@ -9,33 +9,48 @@ namespace Corrie.Core.Survey;
 /// <param name="At">Its place along the axis.</param>
 /// <param name="To">The far edge, if both were found.</param>
 /// <param name="Beside">Where on the other axis.</param>
-/// <param name="Told">What the scanner said of the material.</param>
-public readonly record struct TypedEvidence(EvidenceKind Kind, Axis Axis, string? From, Length At, Length? To, Length? Beside, ToldMaterial Told);
+/// <param name="Told">What the scanner, or what the bit brought, said of the material.</param>
+/// <param name="Bite">How deep the bit went into what it met.</param>
+public readonly record struct TypedEvidence(EvidenceKind Kind, Axis Axis, string? From, Length At, Length? To, Length? Beside, ToldMaterial Told, Length? Bite);
+
+/// <summary>What a word for a finding stands for.</summary>
+/// <param name="Kind">How it was found.</param>
+/// <param name="Told">What was told of the material.</param>
+/// <param name="Bite">For a hit: how deep the bit went into what it met, at least; null where the word does not say.</param>
+public readonly record struct FoundBy(EvidenceKind Kind, ToldMaterial Told = ToldMaterial.Nothing, Length? Bite = null);
 
 /// <summary>
-/// Reads one line such as <c>hit 40 1/4</c>, <c>edges 39 1/4 to 40 3/4 @ 62</c>, <c>right casing -&gt; magnet 14 1/2</c> or
+/// Reads one line such as <c>bites 40 1/4</c>, <c>hit 40 1/4 for 3/4 @ 50</c>, <c>edges 39 1/4 to 40 3/4 @ 62</c>, <c>right casing -&gt; magnet 14 1/2</c> or
 /// <c>level miss 47 @ 40</c>.
 /// </summary>
 public static class QuickEvidence
 {
-    private const string Expected = "knock, edges, scan, wood, metal, magnet, hit, miss, seen or live, then where, such as hit 40 1/4 or edges 39 1/4 to 40 3/4 @ 62";
+    private const string Expected = "knock, edges, scan, wood, metal, magnet, hit, bites, stops, chips, miss, seen or live, then where, such as bites 40 1/4, hit 40 1/4 for 3/4 or edges 39 1/4 to 40 3/4 @ 62";
     private static readonly string[] Arrows = ["->", "→", "=>"];
     private static readonly string[] Until = [" to ", "..", "–"];
+    private const string For = " for ";
     private static readonly char[] At = ['@'];
 
     /// <summary>The words for the kinds.</summary>
-    public static IReadOnlyDictionary<string, (EvidenceKind Kind, ToldMaterial Told)> Words { get; } = new Dictionary<string, (EvidenceKind, ToldMaterial)>(StringComparer.OrdinalIgnoreCase)
+    /// <remarks>
+    /// A bit that <c>bites</c> goes on for <see cref="Evidence.ShallowBite"/> and more; one that <c>stops</c> does so at once, at metal;
+    /// <c>chips</c> are of metal, after which it drops through; with <c>hit</c> alone it is not known what it met.
+    /// </remarks>
+    public static IReadOnlyDictionary<string, FoundBy> Words { get; } = new Dictionary<string, FoundBy>(StringComparer.OrdinalIgnoreCase)
     {
-        ["knock"] = (EvidenceKind.Knock, ToldMaterial.Nothing),
-        ["edges"] = (EvidenceKind.ScannerEdges, ToldMaterial.Nothing),
-        ["scan"] = (EvidenceKind.ScannerCentre, ToldMaterial.Nothing),
-        ["wood"] = (EvidenceKind.ScannerCentre, ToldMaterial.Wood),
-        ["metal"] = (EvidenceKind.ScannerCentre, ToldMaterial.Metal),
-        ["magnet"] = (EvidenceKind.Magnet, ToldMaterial.Nothing),
-        ["hit"] = (EvidenceKind.ProbeHit, ToldMaterial.Nothing),
-        ["miss"] = (EvidenceKind.ProbeMiss, ToldMaterial.Nothing),
-        ["seen"] = (EvidenceKind.Seen, ToldMaterial.Nothing),
-        ["live"] = (EvidenceKind.Live, ToldMaterial.Nothing),
+        ["knock"] = new(EvidenceKind.Knock),
+        ["edges"] = new(EvidenceKind.ScannerEdges),
+        ["scan"] = new(EvidenceKind.ScannerCentre),
+        ["wood"] = new(EvidenceKind.ScannerCentre, ToldMaterial.Wood),
+        ["metal"] = new(EvidenceKind.ScannerCentre, ToldMaterial.Metal),
+        ["magnet"] = new(EvidenceKind.Magnet),
+        ["hit"] = new(EvidenceKind.ProbeHit),
+        ["bites"] = new(EvidenceKind.ProbeHit, Bite: Evidence.ShallowBite),
+        ["stops"] = new(EvidenceKind.ProbeHit, Bite: Length.Zero),
+        ["chips"] = new(EvidenceKind.ProbeHit, ToldMaterial.Metal),
+        ["miss"] = new(EvidenceKind.ProbeMiss),
+        ["seen"] = new(EvidenceKind.Seen),
+        ["live"] = new(EvidenceKind.Live),
     };
 
     /// <summary>Reads a line.</summary>
@@ -85,6 +100,18 @@ public static class QuickEvidence
             (beside, rest) = (height.Value, rest[..at].Trim());
         }
 
+        var bite = kind.Bite;
+        if (rest.IndexOf(For, StringComparison.OrdinalIgnoreCase) is >= 0 and var deep)
+        {
+            var depth = LengthReader.Read(rest[(deep + For.Length)..], bare);
+            if (!depth.Ok || kind.Kind != EvidenceKind.ProbeHit)
+            {
+                return new ReadProblem(typed, depth.Problem?.Understood ?? $"'{word}' has no depth", "after 'for' how deep the bit went into what it met, such as hit 40 1/4 for 3/4");
+            }
+
+            (bite, rest) = (depth.Value, rest[..deep].Trim());
+        }
+
         Length? to = null;
         if (Until.FirstOrDefault(u => rest.Contains(u, StringComparison.OrdinalIgnoreCase)) is { } until)
         {
@@ -106,6 +133,6 @@ public static class QuickEvidence
 
         return kind.Kind == EvidenceKind.ScannerEdges && to is null
             ? new ReadProblem(typed, "There is one edge only", "both edges, such as edges 39 1/4 to 40 3/4; or scan 40 for a centre")
-            : new TypedEvidence(kind.Kind, axis, from, where.Value, to, beside, kind.Told);
+            : new TypedEvidence(kind.Kind, axis, from, where.Value, to, beside, kind.Told, bite);
     }
 }

@@ -19,11 +19,11 @@ internal static class SpacingCheck
     private const int Starts = 96;
     private const int FewMembers = 6;
     private const double OnModule = 0.9;
-    private const double Framers = 0.3;
-    private const double MuchLikelier = 20;
+    private const double Framers = 0.25;
+    private const double MuchLikelier = 3;
 
     // Every place along the wall as likely as any other: what the rest is measured against.
-    private const double ByChance = 0;
+    private const double ByChance = 2;
 
     private static readonly (Length Spacing, string Words, int Group)[] Usual =
     [
@@ -43,7 +43,7 @@ internal static class SpacingCheck
             return [];
         }
 
-        if (!Fits(studs, wall.Spacing) && studs.Count > 3 && Likelier(wall.Spacing, studs) is { } words)
+        if (Likelier(wall.Spacing.Inches, [.. studs.Select(s => s.Centre.Inches)]) is (_, var words))
         {
             return [SurveyFindings.SpacingBroken.At(
                 new($"studs/{studs[0].Id}", studs[0].Centre, wall.Height.Half),
@@ -59,21 +59,43 @@ internal static class SpacingCheck
     public static string Likeliest(IReadOnlyList<double> centres) =>
         Usual.Select(u => (u.Words, Log: Log(centres, u.Spacing.Inches))).Append((Words: "no module", Log: ByChance)).MaxBy(u => u.Log).Words;
 
+    /// <summary>The spacing to reckon with: the told one, unless the members say that it is far likelier another one, or none.</summary>
+    /// <param name="told">The told spacing, in inches.</param>
+    /// <param name="centres">Centres of the members, in inches and in order, without doubled ones.</param>
+    /// <returns>The spacing in inches; 0 for none.</returns>
+    public static double Believed(double told, IReadOnlyList<double> centres) => Likelier(told, centres) is { } better ? better.Spacing : told;
+
     // The usual case, told in a moment: all of them on one module, and two of them one step apart.
-    private static bool Fits(List<Stud> studs, Length spacing)
+    private static bool Fits(IReadOnlyList<double> centres, double spacing)
     {
-        var first = studs[studs.Count / 2].Centre;
-        return studs.All(s => OffModule(first, s.Centre, spacing).Abs <= HalfInch) && studs.Zip(studs.Skip(1)).Any(p => (p.Second.Centre - p.First.Centre - spacing).Abs <= StepGive);
+        var (first, stepped) = (centres[centres.Count / 2], false);
+        for (var i = 0; i < centres.Count; i++)
+        {
+            if (Math.Abs(Math.IEEERemainder(centres[i] - first, spacing)) > HalfInch.Inches)
+            {
+                return false;
+            }
+
+            stepped |= i > 0 && Math.Abs(centres[i] - centres[i - 1] - spacing) <= StepGive.Inches;
+        }
+
+        return stepped;
     }
 
-    private static string? Likelier(Length told, List<Stud> studs)
+    // Another spacing, or none, that explains the members far better than the told one; null where there is none.
+    private static (double Spacing, string Words)? Likelier(double told, IReadOnlyList<double> centres)
     {
-        List<double> centres = [.. studs.Select(s => s.Centre.Inches)];
-        var mine = Usual.Where(u => (u.Spacing - told).Abs < Length.Tape(0, 1, 16)).Select(u => (int?)u.Group).FirstOrDefault();
+        if (centres.Count <= 3 || Fits(centres, told))
+        {
+            return null;
+        }
+
+        bool Same(Length spacing) => Math.Abs(spacing.Inches - told) < 1d / 16;
+        var mine = Usual.Where(u => Same(u.Spacing)).Select(u => (int?)u.Group).FirstOrDefault();
         // Few members cannot tell 16 in from 400 mm.
-        var near = Usual.Where(u => u.Group == mine && (studs.Count < FewMembers || (u.Spacing - told).Abs < Length.Tape(0, 1, 16))).Select(u => u.Spacing.Inches).Append(told.Inches).Max(s => Log(centres, s));
-        var best = Usual.Select(u => (u.Words, Log: Log(centres, u.Spacing.Inches))).Append((Words: "no module at all", Log: ByChance)).MaxBy(u => u.Log);
-        return best.Log > near + Math.Log(MuchLikelier) ? best.Words : null;
+        var near = Usual.Where(u => u.Group == mine && (centres.Count < FewMembers || Same(u.Spacing))).Select(u => u.Spacing.Inches).Append(told).Max(s => Log(centres, s));
+        var best = Usual.Select(u => (Spacing: u.Spacing.Inches, u.Words, Log: Log(centres, u.Spacing.Inches))).Append((Spacing: 0, Words: "no module at all", Log: ByChance)).MaxBy(u => u.Log);
+        return best.Log > near + Math.Log(MuchLikelier) ? (best.Spacing, best.Words) : null;
     }
 
     // Density of the members along the wall, over all starts: a wider spacing explains the same members with fewer places left empty.

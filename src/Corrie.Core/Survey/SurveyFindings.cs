@@ -57,6 +57,13 @@ public static class SurveyFindings
         "A bolt on the strength of the wrong one misses its stud.",
         Source.Arithmetic);
 
+    /// <summary>Probes and a scanner that do not believe each other.</summary>
+    public static readonly FindingKind ScannerDisputed = new(
+        Stage, "survey.scanner-disputed", Severity.Caution, "Bit and scanner disagree",
+        "probes pin a member where the scanner makes it likelier that one of them was misread (under 99 % that all are true, one in twenty being wrong), and no second probe backs each of them",
+        "A probe is misread once in a while, and a scanner is off: one more hole is cheaper than a bolt beside its stud.",
+        Source.CommonPractice);
+
     /// <summary>Hits that no member fits.</summary>
     public static readonly FindingKind NoMemberFits = new(
         Stage, "survey.no-member-fits", Severity.Caution, "No member fits these hits",
@@ -67,7 +74,7 @@ public static class SurveyFindings
     /// <summary>A hit that may be something else.</summary>
     public static readonly FindingKind HitTooShallow = new(
         Stage, "survey.hit-too-shallow", Severity.Caution, "The bit went in too little",
-        "a probe's bit went into what it met for less than 1/2 in",
+        "a probe's bit went into what it met for less than 1/2 in, or brought chips of what the studs are not",
         "A furring strip, a pipe or a nail plate stops a bit as well as a stud does.",
         Source.CommonPractice);
 
@@ -151,7 +158,7 @@ public static class SurveyFindings
     /// <summary>A scanner that is off.</summary>
     public static readonly FindingKind ToolBiased = new(
         Stage, "survey.tool-biased", Severity.Caution, "The scanner is off to one side",
-        "at three or more members that probes have confirmed, the scanner read over 3/16 in to the same side",
+        "at two or more members that probes have pinned down, the scanner read over 3/16 in to the same side (over 1/4 in on average, where one edge only is pinned); that is taken off from all that it says",
         "What it says of the other members is off by as much.",
         Source.CommonPractice);
 
@@ -193,7 +200,7 @@ public static class SurveyFindings
     /// <summary>All of them, in the order of the catalogue.</summary>
     public static IReadOnlyList<FindingKind> All { get; } =
     [
-        ReadingsDisagree, DatumUnclear, SpacingBroken, FramingUnconfirmed, SingleMethod, FalseReading, EvidenceContradicts, NoMemberFits, HitTooShallow, LiveNearHole,
+        ReadingsDisagree, DatumUnclear, SpacingBroken, FramingUnconfirmed, SingleMethod, FalseReading, EvidenceContradicts, ScannerDisputed, NoMemberFits, HitTooShallow, LiveNearHole,
         ServicesNotLookedFor, LayersUnknown, BuildUpDiffers, HazardQuestionsOpen, OldFinish, LiveFlue, Temporary, NotToBeCut, InsulatedWall, SmallHands,
         OldHoleTooNear, MemberTwice, MemberDisputed, ToolBiased, GasNear, FireRated,
     ];

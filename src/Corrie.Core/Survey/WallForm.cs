@@ -71,7 +71,7 @@ public static class WallForm
             m.MaybeLength("beside", "where on the other axis, from the floor or the left corner", LengthRange.Along),
             m.Length("good", "how far it may be off", new(Length.Zero, Length.Tape(4)), Probing.Accuracy),
             m.MaybeLength("bite", "how deep the bit went into what it met", LengthRange.Distance),
-            m.Or("told", new ChoiceShape<ToldMaterial>("what the scanner said of the material", ToldMaterial.Nothing), ToldMaterial.Nothing),
+            m.Or("told", new ChoiceShape<ToldMaterial>("what a scanner, or what the bit brought, said of the material", ToldMaterial.Nothing), ToldMaterial.Nothing),
             m.Yes("struck", "whether it was taken back as wrong"),
             m.Yes("gap", "for a miss: whether it is the gap between two members"),
             OtherFace(m, "on which face it was found; sides and direction are as seen from there"),

@@ -25,10 +25,12 @@ public class FindingsTests
         ["survey.datum-unclear"] = ([Thing(Low, "20 in"), ("/walls/w1/readings/r", Sheets.Json("""{ "from": "x", "to": "studs/b", "value": "10 in" }"""))], [Thing(Low, "20 in"), ("/walls/w1/readings/r", Sheets.Json("""{ "from": "x/left", "to": "studs/b", "value": "10 in" }"""))]),
         ["survey.spacing-broken"] = ([("/walls/w1/studs/a/centre", "53 1/16 in")], [("/walls/w1/studs/a/centre", "53 1/8 in")]),
         ["survey.framing-unconfirmed"] = ([("/walls/w1/studs/b/state", "found"), ("/walls/w1/studs/b/uncertainty", "1/8 in")], [("/walls/w1/studs/a/state", "found")]),
-        ["survey.single-method"] = ([Found("e", """{ "kind": "probe-hit", "at": "70 1/8 in" }"""), Found("f", """{ "kind": "probe-miss", "at": "70 5/8 in" }""")], [Found("e", """{ "kind": "probe-hit", "at": "70 1/8 in" }"""), Found("f", """{ "kind": "magnet", "at": "70 in" }""")]),
+        ["survey.single-method"] = ([Found("e", """{ "kind": "probe-hit", "at": "70 1/8 in", "bite": "1 in" }"""), Found("f", """{ "kind": "probe-miss", "at": "70 5/8 in" }""")], [Found("e", """{ "kind": "probe-hit", "at": "70 1/8 in", "bite": "1 in" }"""), Found("f", """{ "kind": "magnet", "at": "70 in" }""")]),
         ["survey.false-reading"] = ([Found("e", """{ "kind": "scanner-centre", "at": "62 in" }"""), Found("f", """{ "kind": "probe-miss", "at": "62 in" }""")], [Found("e", """{ "kind": "scanner-centre", "at": "62 in" }"""), Found("f", """{ "kind": "probe-miss", "at": "63 in" }""")]),
         // 1 1/2 in less 1/32 in for each hit is as near as two hits beside a miss may be to belong to one member.
         ["survey.evidence-contradicts"] = ([.. Gap("62 13/32 in")], [.. Gap("62 15/32 in")]),
+        // The bit pins a stud to 61 11/32 .. 61 25/32, and the scanner says 62 1/8 or 61 5/8 for its middle.
+        ["survey.scanner-disputed"] = ([.. Against("61 3/8 in", "62 7/8 in")], [.. Against("60 7/8 in", "62 3/8 in")]),
         // 1 1/2 in of face and 1/32 in for each probe: misses 1 7/16 in apart leave room for a stud, 1 3/8 do not.
         ["survey.no-member-fits"] = ([.. Narrow("62 3/8 in")], [.. Narrow("62 7/16 in")]),
         ["survey.hit-too-shallow"] = ([Found("e", """{ "kind": "probe-hit", "at": "70 in", "bite": "15/32 in" }""")], [Found("e", """{ "kind": "probe-hit", "at": "70 in", "bite": "1/2 in" }""")]),
@@ -47,7 +49,7 @@ public class FindingsTests
         // Two chains to one stud that are 3/4 in apart, and 1/8 in: a 5/16 in bolt may be 9/32 in off.
         ["survey.member-disputed"] = ([Chains("-70 3/4 in")], [Chains("-70 1/8 in")]),
         // Three studs found by bits, and a scanner that reads 1/4 in to the right of each, or 1/8 in.
-        ["survey.tool-biased"] = ([Scanned(0.25)], [Scanned(0.125)]),
+        ["survey.tool-biased"] = ([Scanned(0.28125)], [Scanned(0.21875)]),
         ["plan.assumed"] = ([("/walls/w1/kind", null)], [("/walls/w1/kind", "wood-studs")]),
         ["plan.item-lost"] = ([("/items/d1/place/over", "x")], [("/items/d1/place/over", "x"), ("/items/d1/place/across", "0 in"), At("furniture", "75 in", "0 in", "6 in", "20 in")]),
         ["survey.gas-near"] = ([("/walls/w1/questions/gas", true)], [("/walls/w1/questions/gas", true), At("gas", "20 in", "0 in", "1 in", "40 in")]),
@@ -222,7 +224,8 @@ public class FindingsTests
         var evidence = new JsonObject();
         foreach (var stud in new[] { 54.0, 70, 86 })
         {
-            void Add(string kind, double at) => evidence[$"e{evidence.Count}"] = new JsonObject { ["kind"] = kind, ["at"] = $"{at} in" };
+            void Add(string kind, double at) => evidence[$"e{evidence.Count}"] = Sheets.Json(
+                $$"""{ "kind": "{{kind}}", "at": "{{at}} in"{{(kind == "probe-hit" ? ", \"bite\": \"1 in\"" : string.Empty)}} }""");
             Add("scanner-centre", stud + off);
             Add("probe-hit", stud - 0.625);
             Add("probe-miss", stud - 0.875);
@@ -242,6 +245,12 @@ public class FindingsTests
         """));
 
     private static (string, JsonNode?) Found(string key, string json) => ("/walls/w1/evidence/" + key, Sheets.Json(json));
+
+    private static (string, JsonNode?)[] Against(string left, string right) =>
+    [
+        Found("e", """{ "kind": "probe-hit", "at": "62 1/8 in", "bite": "1 in" }"""), Found("f", """{ "kind": "probe-miss", "at": "62 1/2 in" }"""),
+        Found("g", $$"""{ "kind": "scanner-edges", "at": "{{left}}", "to": "{{right}}" }"""), Found("h", $$"""{ "kind": "scanner-edges", "at": "{{left}}", "to": "{{right}}", "beside": "20 in" }"""),
+    ];
 
     private static (string, JsonNode?)[] Gap(string second) =>
     [

@@ -130,7 +130,7 @@ public class WholePlanTests
         var plan = Plan("map-room");
         Assert.Equal(["survey.framing-unconfirmed"], plan.Findings.Where(f => f.Stops).Select(f => f.Code));
         // The stud at 109 1/8 is confirmed by one more hole: where it bit, and half an inch right of that where the bit fell through.
-        var more = new JsonObject { ["kind"] = "probe-hit", ["at"] = "109 1/8 in", ["beside"] = "62 in", ["by"] = "Tom Birkett" };
+        var more = new JsonObject { ["kind"] = "probe-hit", ["at"] = "109 1/8 in", ["bite"] = "1 in", ["beside"] = "62 in", ["by"] = "Tom Birkett" };
         var miss = new JsonObject { ["kind"] = "probe-miss", ["at"] = "110 in", ["beside"] = "62 in", ["by"] = "Tom Birkett" };
         var left = new JsonObject { ["kind"] = "probe-miss", ["at"] = "108 3/16 in", ["beside"] = "62 in", ["by"] = "Tom Birkett" };
         var mended = Plan("map-room", ("/walls/w1/evidence/x1", more), ("/walls/w1/evidence/x2", miss), ("/walls/w1/evidence/x3", left));

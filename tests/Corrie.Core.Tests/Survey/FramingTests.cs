@@ -20,10 +20,20 @@ public class FramingTests
             var (kind, at) = (line[..cut], line[(cut + 1)..].Split(".."));
             var item = new JsonObject
             {
-                ["kind"] = kind switch { "hit" => "probe-hit", "miss" => "probe-miss", "edges" => "scanner-edges", "scan" => "scanner-centre", _ => kind },
+                ["kind"] = kind switch { "hit" or "met" or "chips" or "stops" => "probe-hit", "miss" => "probe-miss", "edges" => "scanner-edges", "scan" => "scanner-centre", _ => kind },
                 ["at"] = at[0] + " in",
                 ["good"] = "0 in",
             };
+            if (kind is "hit" or "stops")
+            {
+                item["bite"] = kind == "hit" ? "1 in" : "0 in";
+            }
+
+            if (kind == "chips")
+            {
+                item["told"] = "metal";
+            }
+
             if (at.Length > 1)
             {
                 item["to"] = at[1] + " in";
@@ -56,11 +66,56 @@ public class FramingTests
     [InlineData("hit 39.4; hit 40.6", StudState.Suspected)]
     [InlineData("hit 39.4; hit 40.6; miss 38.8; miss 41.2", StudState.Confirmed)]
     [InlineData("hit 40", StudState.Suspected)]
+    // A pipe, a strip or a plate stops a bit too: what it met has to be known to be wood.
+    [InlineData("met 40; miss 40.5625", StudState.Suspected)]
+    [InlineData("met 39.4; met 40.6; miss 38.8; miss 41.2", StudState.Found)]
+    [InlineData("met 39.4; hit 40.6; miss 38.8; miss 41.2", StudState.Found)]
+    [InlineData("chips 40; hit 40.2; miss 40.5625", StudState.Confirmed)]
     [InlineData("knock 40", StudState.Suspected)]
     [InlineData("scan 40", StudState.Suspected)]
     [InlineData("edges 39.25..40.75; edges 39.2..40.7; magnet 40.1", StudState.Found)]
     [InlineData("seen 39.25..40.75", StudState.Confirmed)]
     public void A_member_is_as_sure_as_its_evidence(string evidence, StudState state) => Assert.Equal(state, Only(Plan(evidence)).State);
+
+    /// <summary>What lacks is asked for, and one answer gives it.</summary>
+    [Fact]
+    public void What_the_bit_met_is_asked_for_where_nothing_else_lacks()
+    {
+        (string, JsonNode?)[] Probed(JsonNode? bite) =>
+        [
+            ("/walls/w1/studs/b", null),
+            ("/walls/w1/evidence/e1", Sheets.Json("""{ "kind": "probe-hit", "at": "70 1/2 in" }""")), ("/walls/w1/evidence/e1/bite", bite),
+            ("/walls/w1/evidence/e2", Sheets.Json("""{ "kind": "probe-miss", "at": "70 7/8 in" }""")),
+        ];
+        var asked = Sheets.Plan(Probed(null)).Finding("survey.framing-unconfirmed");
+        Assert.StartsWith("Say what the bit met at 70 1/2 in, where 2 of the plate's holes go", asked.Message.Say(LengthStyle.Inches));
+        var answer = Assert.Single(Assert.Single(asked.Remedies).Changes);
+        Assert.Equal(("/walls/w1/evidence/e1/bite", "1/2 in"), (answer.Path, answer.Value?.ToString()));
+        Assert.DoesNotContain("survey.framing-unconfirmed", Sheets.Plan(Probed("1/2 in")).Codes());
+        // What bites for less is no stud that a bolt could go into.
+        Assert.Contains("hang.one-stud-only", Sheets.Plan(Probed("7/16 in")).Codes());
+    }
+
+    /// <summary>Hits alone never exclude a gap between two plies: only the edges of one of them pin it down.</summary>
+    [Theory]
+    [InlineData("hit 38.6; hit 41.4", 0)]
+    [InlineData("hit 38.6; hit 40.1; hit 41.4; miss 41.6", 1)]
+    [InlineData("miss 38.4; hit 38.6; hit 41.4; miss 41.6", 2)]
+    public void Two_plies_may_have_a_gap_between_them(string evidence, int confirmed) =>
+        Assert.Equal(confirmed, Plan(evidence).Studs.Count(s => s.State == StudState.Confirmed));
+
+    /// <summary>Two studs read 3/8 in too far right, their edges found by the bit, show what a third one's reading means.</summary>
+    [Fact]
+    public void What_a_scanner_that_is_off_says_elsewhere_is_moved_by_as_much()
+    {
+        var plan = Plan("edges 39.625..41.125; edges 55.625..57.125; edges 71.625..73.125; edges 71.6..73.1; miss 39.2; hit 39.3; hit 40.7; miss 40.8; miss 55.2; hit 55.3; hit 56.7; miss 56.8");
+        Assert.Equal(72, plan.Studs[2].Centre.Inches, 0.1);
+        Assert.Contains("it read 3/8 in to the right", plan.Finding("survey.tool-biased").Message.Say(LengthStyle.Inches));
+        // Nothing is moved where they are off to different sides.
+        var none = Plan("edges 39.625..41.125; edges 54.875..56.375; edges 71.625..73.125; edges 71.6..73.1; miss 39.2; hit 39.3; hit 40.7; miss 40.8; miss 55.2; hit 55.3; hit 56.7; miss 56.8");
+        Assert.Equal(72.36, none.Studs[2].Centre.Inches, 0.1);
+        Assert.DoesNotContain("survey.tool-biased", none.Codes());
+    }
 
     [Fact]
     public void A_member_is_confirmed_for_a_bolt_and_not_for_a_thicker_one()
@@ -211,6 +266,7 @@ public class FramingTests
     [InlineData("EDGES 39.25..40.75", EvidenceKind.ScannerEdges, Axis.Across, "39 1/4", "40 3/4", null)]
     [InlineData("right corner -> magnet -14 1/2", EvidenceKind.Magnet, Axis.Across, "-14 1/2", null, null)]
     [InlineData("level miss 47 @ 40", EvidenceKind.ProbeMiss, Axis.Up, "47", null, "40")]
+    [InlineData("bites 40 for 3/4 @ 50", EvidenceKind.ProbeHit, Axis.Across, "40", null, "50")]
     [InlineData("metal 1000 mm", EvidenceKind.ScannerCentre, Axis.Across, "1000 mm", null, null)]
     public void A_line_of_evidence_is_read(string typed, EvidenceKind kind, Axis axis, string at, string? to, string? beside)
     {
@@ -226,6 +282,8 @@ public class FramingTests
     [InlineData("edges 40", "There is one edge only")]
     [InlineData("hit 5//8", "no number below the slash")]
     [InlineData("hit 40 @ up", "")]
+    [InlineData("magnet 40 for 3/4", "'magnet' has no depth")]
+    [InlineData("hit 40 for ever", "")]
     [InlineData("kettle -> hit 40", "Nothing on the wall is called 'kettle'")]
     public void A_line_of_evidence_that_is_not_understood_says_so(string typed, string words) =>
         Assert.Contains(words, QuickEvidence.Read(typed, Sheets.Plan().Wall, UnitSystem.Inches).Problem!.Understood);
@@ -287,7 +345,7 @@ public class FramingTests
         Assert.Contains("found on the other face and carried through the wall", stop.Message.Say(LengthStyle.Inches));
 
         var drilled = Sheets.Plan([.. terrace,
-            ("/walls/w1/evidence/p1", Sheets.Json("""{ "kind": "probe-hit", "at": "70 1/4 in" }""")),
+            ("/walls/w1/evidence/p1", Sheets.Json("""{ "kind": "probe-hit", "at": "70 1/4 in", "bite": "1 in" }""")),
             ("/walls/w1/evidence/p2", Sheets.Json("""{ "kind": "probe-miss", "at": "70 3/4 in" }"""))]);
         Assert.DoesNotContain("survey.framing-unconfirmed", drilled.Codes());
         Assert.InRange(drilled.Studs.Single(s => s.Id == "b").Centre.Inches, 69.5, 70);

@@ -78,21 +78,25 @@ public sealed partial class IndexModel
 
         var (x, y) = (Length.FromUnits(Math.Clamp(across, 0, wall.Width.Units)), Length.FromUnits(Math.Clamp(up, 0, wall.Height.Units)));
         var level = tool.StartsWith("level-", StringComparison.Ordinal);
-        return Found(new(kind.Kind, level ? Axis.Up : Axis.Across, null, level ? y : x, null, level ? x : y, kind.Told), null);
+        return Found(new(kind.Kind, level ? Axis.Up : Axis.Across, null, level ? y : x, null, level ? x : y, kind.Told, kind.Bite), null);
     }
 
     /// <summary>Takes the answer to a probe that the planner proposed.</summary>
-    /// <param name="answer">Hit or miss, the axis, where, and where on the other axis if that is known, such as <c>hit across 1784096 990080</c>.</param>
+    /// <param name="answer">
+    /// What the bit did (bites, stops, chips or miss), the axis, where, and where on the other axis if that is known, such as
+    /// <c>bites across 1784096 990080</c>.
+    /// </param>
     public Task<IActionResult> OnPostProbedAsync(string? answer)
     {
-        if (Survey?.Wall is not { } wall || (answer ?? string.Empty).Split(' ') is not [("hit" or "miss") and var how, ("across" or "up") and var axis, var first, .. var rest] ||
+        if (Survey?.Wall is not { } wall || (answer ?? string.Empty).Split(' ') is not [var how, ("across" or "up") and var axis, var first, .. var rest] ||
+            !QuickEvidence.Words.TryGetValue(how, out var did) || did.Kind is not (EvidenceKind.ProbeHit or EvidenceKind.ProbeMiss) ||
             Position(first) is not { } at || at > (axis == "up" ? wall.Height : wall.Width))
         {
             return Task.FromResult<IActionResult>(BadRequest());
         }
 
         return Found(
-            new(how == "hit" ? EvidenceKind.ProbeHit : EvidenceKind.ProbeMiss, axis == "up" ? Axis.Up : Axis.Across, null, at, null, rest.Length > 0 ? Position(rest[0]) : null, ToldMaterial.Nothing), null);
+            new(did.Kind, axis == "up" ? Axis.Up : Axis.Across, null, at, null, rest.Length > 0 ? Position(rest[0]) : null, did.Told, did.Bite), null);
 
         static Length? Position(string units) => long.TryParse(units, out var n) && n is >= 0 and <= MostUnits ? Length.FromUnits(n) : null;
     }
@@ -179,6 +183,11 @@ public sealed partial class IndexModel
         if (found.Told != ToldMaterial.Nothing)
         {
             item["told"] = found.Told.Word();
+        }
+
+        if (found.Bite is { } bite)
+        {
+            item["bite"] = Exact(bite);
         }
 
         item["by"] = user.Name;
