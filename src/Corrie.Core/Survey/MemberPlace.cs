@@ -7,7 +7,7 @@ internal sealed class MemberPlace
     private const double Margin = 2.375;
     private const double ScannerMargin = 1.25;
     private const double FoundFrom = 0.975;
-    private const double GivesWay = 0.75;
+    private const double GivesWay = 1;
     private const double Trusted = 0.99;
     private const double Likelier = 0.95;
     private const double MissesReach = 3;

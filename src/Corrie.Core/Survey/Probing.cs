@@ -68,8 +68,8 @@ public static class Probing
             probes.Add(new(
                 Axis.Across, Length.FromInches(x), height, id,
                 member is { Disputed: true }
-                    ? $"to find the other edge of the stud at {stud.Centre}, which the scanner does not believe"
-                    : $"to confirm the stud at {stud.Centre} for a {boltDiameter} bolt",
+                    ? Phrase.Of($"to back the probes at the stud at {stud.Centre}, which the scanner does not believe")
+                    : Phrase.Of($"to confirm the stud at {stud.Centre} for a {boltDiameter} bolt"),
                 Tells(belief, x, true, stud.Centre.Inches, tolerance),
                 Tells(belief, x, false, stud.Centre.Inches, tolerance)));
         }

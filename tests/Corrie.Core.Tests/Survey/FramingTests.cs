@@ -319,6 +319,7 @@ public class FramingTests
         // Its right edge is near 70 3/4: a miss a little beyond confirms it, for any bolt up to 5/16 within 9/16 in of the hit.
         Assert.InRange(probe.At.Inches, 70.7, 71.07);
         Assert.StartsWith("confirms it at", probe.IfMiss.Say(LengthStyle.Inches));
+        Assert.Equal("to confirm the stud at 70 in for a 5/16 in bolt", probe.Purpose.Say(LengthStyle.Inches));
     }
 
     [Fact]
