@@ -102,8 +102,17 @@ public sealed class EntryStore : IAsyncDisposable
     /// <param name="entries">The entries, in their order.</param>
     /// <returns>The entries as they stand, with their places; null where there is no such job.</returns>
     /// <exception cref="DamagedJobException">The job's entries cannot be read.</exception>
+    /// <exception cref="FormatException">An entry is of a form that no ledger could fold; nothing is written.</exception>
     public async Task<IReadOnlyList<Entry>?> Append(long job, string author, string device, IReadOnlyList<NewEntry> entries)
     {
+        foreach (var entry in entries)
+        {
+            if (EntryForm.Problem(entry.Id, entry.Path, entry.Replaces, entry.Undoes, entry.TakenAt) is { } problem)
+            {
+                throw new FormatException(problem);
+            }
+        }
+
         var append = new Pending(job, author, device, entries, new(TaskCreationOptions.RunContinuationsAsynchronously));
         await queue.Writer.WriteAsync(append);
         return await append.Done.Task;

@@ -92,6 +92,11 @@ public static class WholeJobs
         new("a test hole that shows another wall", ["survey.build-up-differs"], Severity.Stop, (j, r) => j.Set("/walls/w1/testHoles/t", JsonNode.Parse("""{ "x": "3 in", "y": "5 in", "layers": [{ "name": "plaster", "thickness": "1 1/4 in" }] }"""))),
         new("a stud that is only found", ["survey.framing-unconfirmed"], Severity.Stop, (j, r) => { var s = "/walls/w1/studs/" + KeyAt(j, Stud(j, r)); j.Set(s + "/state", "found"); j.Set(s + "/uncertainty", "1/4 in"); }),
         new("evidence that puts a confirmed stud elsewhere", ["survey.member-disputed", "survey.framing-unconfirmed", "survey.member-twice"], Severity.Stop, (j, r) => Elsewhere(j, 1.3)),
+        new("hits of which nobody said what the bit met", Unproven, Severity.Stop, (j, r) => Probes(j, ("hit", -0.6), ("hit", 0.6), ("miss", -0.85), ("miss", 0.85))),
+        new("a pipe that stops the bit", Unproven, Severity.Stop, (j, r) => Probes(j, ("edges", -0.7), ("stops", -0.5), ("stops", 0.5), ("miss", -0.9375), ("miss", 0.9375))),
+        new("a metal strip in a wall of wood", Unproven, Severity.Stop, (j, r) => Probes(j, ("edges", -0.8), ("chips", -0.6), ("chips", 0.6), ("miss", -0.9), ("miss", 0.9))),
+        new("two plies with a gap somewhere between them", Unproven, Severity.Stop, (j, r) => Probes(j, ("bites", -1.4), ("bites", 0), ("bites", 1.4))),
+        new("a bit that fell through inside of what the scanner shows", Unproven, Severity.Stop, (j, r) => Probes(j, ("edges", -0.75), ("edges", -0.7), ("bites", -0.4 - (0.3 * r.NextDouble())), ("miss", 0.15))),
         new("a bolt that never reaches wood", ["fix.no-hold"], Final, (j, r) => j.Set("/items/m1/bolt/length", "3/4 in")),
         new("a bolt that hardly reaches wood", ["fix.too-short"], Severity.Stop, (j, r) => j.Set("/items/m1/bolt/length", "1 3/4 in")),
         new("a bolt through the stud", ["fix.too-long"], Severity.Stop, (j, r) => { j.Set("/walls/w1/studDepth", "3 1/2 in"); j.Set("/items/m1/bolt/length", "6 in"); }),
@@ -266,6 +271,27 @@ public static class WholeJobs
     private static double Eighths(Random random, int from, int to) => random.Next(from * 8, (to * 8) + 1) / 8d;
 
     private static double Stud(WholeJob job, Random random) => random.Next(2) == 0 ? job.Left : job.Right;
+
+    private static string[] Unproven => ["survey.framing-unconfirmed", "hang.one-stud-only", "hang.centre-out-of-slide"];
+
+    // In place of the left stud what somebody has found there: how, and how far right of its centre; of a scanner the left edge of two alike.
+    private static void Probes(WholeJob job, params (string Word, double Off)[] found)
+    {
+        OnlyStuds(job, job.Right);
+        foreach (var ((word, off), i) in found.Select((f, i) => (f, i)))
+        {
+            var evidence = new JsonObject { ["kind"] = word switch { "edges" => "scanner-edges", "miss" => "probe-miss", _ => "probe-hit" }, ["at"] = WholeJob.In(job.Left + off) };
+            switch (word)
+            {
+                case "edges": evidence["to"] = WholeJob.In(job.Left - off); break;
+                case "bites": evidence["bite"] = "1/2 in"; break;
+                case "stops": evidence["bite"] = "0 in"; break;
+                case "chips": evidence["told"] = "metal"; break;
+            }
+
+            job.Set("/walls/w1/evidence/p" + i, evidence);
+        }
+    }
 
     private static double Row(WholeJob job, Random random) => job.Rows[random.Next(job.Rows.Count)];
 

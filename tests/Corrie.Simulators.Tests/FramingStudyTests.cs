@@ -1,3 +1,5 @@
+using Corrie.Core.Measure;
+
 namespace Corrie.Simulators.Tests;
 
 public class FramingStudyTests
@@ -43,6 +45,26 @@ public class FramingStudyTests
         var study = FramingStudy.Run(new(WallSort.Ordinary, ScannerSort.Biased), Walls, seed: 1);
         // One wall in which the bias goes unseen costs a sample of 80 a percent and more; uncorrected it would be under 30 %.
         Assert.True(study.Right >= 0.95, study.ToString());
+    }
+
+    /// <summary>A bit that has been somewhere tells nothing new there: on steel the next probe used to be the last one again.</summary>
+    [Theory]
+    [InlineData(WallSort.Steel)]
+    [InlineData(WallSort.Ordinary)]
+    public void No_probe_is_asked_for_twice(WallSort sort)
+    {
+        for (var n = 1; n <= 40; n++)
+        {
+            var wall = new HiddenWall(n, kind: new(sort));
+            var prospector = new Prospector(wall, Length.Tape(0, 1, 4));
+            prospector.Sweep();
+            if (FramingStudy.Pair([.. prospector.Studs()], wall) is var (first, second))
+            {
+                prospector.Confirm([first.Centre, second.Centre]);
+            }
+
+            Assert.Equal(prospector.Chosen.Count, prospector.Chosen.Select(c => c.Probe.At).Distinct().Count());
+        }
     }
 
     [Fact]

@@ -22,6 +22,7 @@ internal sealed class MemberPlace
     private readonly Brackets proven;
     private readonly double start;
     private double alone = 1;
+    private Strip[]? doubted;
     private readonly IReadOnlyList<Strip> likelihoods;
 
     /// <summary>Makes a place and weighs it by itself.</summary>
@@ -96,6 +97,7 @@ internal sealed class MemberPlace
 
         // Where the module has a member, one that stands alone is so much likelier than two side by side.
         alone = modules is not { Length: > 0 } ? 1 : modules[Math.Clamp((int)Math.Round((Mark - start) / Belief.Step) - from, 0, modules.Length - 1)] / plain;
+        doubted = null;
         Belief = new(makes, start, weights, proven);
         if (Belief.Total <= 0)
         {
@@ -166,35 +168,58 @@ internal sealed class MemberPlace
             return true;
         }
 
-        var centres = new List<(double Centre, double Weight)>();
-        var points = (int)Math.Ceiling((Group.Last + Margin - start) / Belief.Step) + 1;
-        foreach (var make in makes)
-        {
-            var (first, likely) = Likelihood(make, new Spans([(start, start + (points * Belief.Step))]), points);
-            for (var i = 0; i < likely.Length; i++)
-            {
-                var middle = start + ((first + i) * Belief.Step);
-                centres.Add((Belief.Nearest(make, middle, mark), make.Prior * (make.Plies == 1 ? alone : 1) * likely[i] * proven.Likely(make, middle)));
-            }
-        }
-
-        var all = centres.Sum(c => c.Weight);
-        double Share(double at) => centres.Sum(c => Math.Abs(c.Centre - at) <= tolerance + 1e-6 ? c.Weight : 0) / all;
-        var share = Share(mark);
+        var (share, mean) = Believed(mark, mark, tolerance);
         if (share >= Trusted)
         {
             return true;
         }
 
         var give = Math.Max(0, (GivesWay * tolerance) - proven.Worst(mark));
-        var nearer = Math.Clamp(centres.Sum(c => c.Centre * c.Weight) / all, mark - give, mark + give);
-        if (proven.Worst(nearer) <= tolerance && Share(nearer) >= Trusted)
+        var nearer = Math.Clamp(mean, mark - give, mark + give);
+        if (proven.Worst(nearer) <= tolerance && Believed(mark, nearer, tolerance).Share >= Trusted)
         {
             mark = nearer;
             return true;
         }
 
         return share >= Likelier && proven.Holds(mark, tolerance + 1e-6);
+    }
+
+    // Of the members nearest to a mark: which share is within a distance of a place, and the mean of all, if any fact may have been misread.
+    private (double Share, double Mean) Believed(double mark, double at, double distance)
+    {
+        doubted ??= [.. makes.Select(Doubted)];
+        var (near, all, sum) = (0d, 0d, 0d);
+        for (var m = 0; m < doubted.Length; m++)
+        {
+            var (first, weights) = doubted[m];
+            for (var i = 0; i < weights.Length; i++)
+            {
+                var centre = Belief.Nearest(makes[m], start + ((first + i) * Belief.Step), mark);
+                all += weights[i];
+                sum += weights[i] * centre;
+                near += Math.Abs(centre - at) <= distance + 1e-6 ? weights[i] : 0;
+            }
+        }
+
+        return (near / all, sum / all);
+    }
+
+    private Strip Doubted(Make make)
+    {
+        if (!soft.Any(s => s.Evidence.Kind == EvidenceKind.ScannerCentre) && !soft.Any(s => s.Evidence.Kind == EvidenceKind.ScannerEdges && MethodErrors.CanBe(make, s)))
+        {
+            return Strip.Nothing;
+        }
+
+        var points = (int)Math.Ceiling((Group.Last + Margin - start) / Belief.Step) + 1;
+        var strip = Likelihood(make, new Spans([(start, start + (points * Belief.Step))]), points);
+        for (var i = 0; i < strip.Weights.Length; i++)
+        {
+            strip.Weights[i] *= make.Prior * (make.Plies == 1 ? alone : 1) * proven.Likely(make, start + ((strip.First + i) * Belief.Step));
+        }
+
+        return strip;
     }
 
     // What some of the facts leave of where a member's centre can be.

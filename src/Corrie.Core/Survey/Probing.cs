@@ -97,15 +97,15 @@ public static class Probing
             if (Gap(surveyed, Axis.Across, area.Left, area.Right, area.Bottom, area.Top, ply) is { } across)
             {
                 probes.Add(new(
-                    Axis.Across, across, area.CentreY, place.Id, $"is a stud where {place.Name} goes",
-                    $"a stud is there: {place.Name} has to move", $"none covers {across:fine}"));
+                    Axis.Across, across, area.CentreY, place.Id, $"to see whether a stud stands where the {place.Name} goes",
+                    $"a stud is there: the {place.Name} has to move", $"none covers {across:fine}"));
             }
 
             if (Gap(surveyed, Axis.Up, area.Bottom, area.Top, area.Left, area.Right, Length.Tape(1, 1, 2) - (Accuracy * 2)) is { } up)
             {
                 probes.Add(new(
-                    Axis.Up, up, area.CentreX, place.Id, $"is a noggin where {place.Name} goes",
-                    $"a level member is there: {place.Name} has to move up or down", $"none covers {up:fine}"));
+                    Axis.Up, up, area.CentreX, place.Id, $"to see whether a noggin runs where the {place.Name} goes",
+                    $"a level member is there: the {place.Name} has to move up or down", $"none covers {up:fine}"));
             }
         }
 

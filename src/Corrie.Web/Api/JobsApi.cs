@@ -195,9 +195,14 @@ public static class JobsApi
 
     private static ProblemHttpResult? Refusal(Ledger ledger, EntryBody entry, CurrentUser user)
     {
-        if (entry is null || entry.Id is not { Length: >= 8 and <= 64 })
+        if (entry?.Id is null)
         {
             return Wrong("An entry has no id. Expected: a unique id of 8 to 64 characters.", StatusCodes.Status422UnprocessableEntity);
+        }
+
+        if (EntryForm.Problem(entry.Id, entry.Path ?? string.Empty, entry.Replaces ?? [], entry.Undoes, entry.TakenAt) is { } malformed)
+        {
+            return Wrong(malformed, StatusCodes.Status422UnprocessableEntity);
         }
 
         if (entry.Undoes is { } batch)
