@@ -85,11 +85,11 @@ public sealed record Evidence(
     public bool Shallow => Kind == EvidenceKind.ProbeHit && Bite is { } bite && bite < ShallowBite;
 
     /// <summary>Whether it is a hit on what is no member of a material for sure: too thin, or its chips are of another one.</summary>
-    /// <remarks>Steel is thin: metal chips are all that a bit brings of it, however little it bites.</remarks>
+    /// <remarks>Steel is thin: metal chips are all that a bit brings of it, however little it bites; it neither stops a bit dead nor lets it go on biting.</remarks>
     /// <param name="material">What members of the line are made of.</param>
     /// <returns>Whether it is.</returns>
     public bool ForeignTo(ToldMaterial material) => Kind == EvidenceKind.ProbeHit &&
-        (Told == ToldMaterial.Nothing ? Shallow : Told != material || (Shallow && material != ToldMaterial.Metal));
+        (Told == ToldMaterial.Nothing ? (material == ToldMaterial.Metal ? Bite == Length.Zero || Bite >= ShallowBite : Shallow) : Told != material || (Shallow && material != ToldMaterial.Metal));
 
     /// <summary>The method: two findings of one method count less than two methods that agree.</summary>
     public Method Method => Kind switch

@@ -78,6 +78,7 @@ public static class FramingCheck
             {
                 { Told: ToldMaterial.Metal } => Phrase.Of($"metal at {s.Middle:fine}: a pipe, a metal strip or a nail plate"),
                 { Told: ToldMaterial.Wood } => Phrase.Of($"wood at {s.Middle:fine}, in a wall of steel studs: blocking, or a strip behind a joint"),
+                { Bite: { } bite } when bite >= Survey.Evidence.ShallowBite => Phrase.Of($"something at {s.Middle:fine} that it goes on biting for {bite:fine}, which steel does not: blocking, or a strip of wood"),
                 { Bite: { } bite } when bite > Length.Zero => Phrase.Of($"something at {s.Middle:fine} for {bite:fine} only; under {Survey.Evidence.ShallowBite:fine} it may be a furring strip, a pipe or a nail plate"),
                 _ => Phrase.Of($"what stopped it at {s.Middle:fine}: a pipe, a metal strip or a nail plate"),
             };

@@ -106,6 +106,16 @@ public static class HoleCheck
                 : Rect.Between(beside is { } from ? from - bays : Length.Zero, beside is { } to ? to + bays : wall.Width, live.Low - keep, live.High + keep)));
         }
 
+        // A nail plate guards what crosses a stud behind it, and what else stops a bit dead may be a pipe.
+        foreach (var plate in surveyed.Soundings.Where(s => s.Evidence is { Kind: EvidenceKind.ProbeHit, Axis: Axis.Across, Struck: false } && s.Evidence.Bite == Length.Zero && s.Evidence.Told == ToldMaterial.Nothing))
+        {
+            keeps.Add(new(plate.Evidence.Id, "metal behind the layers", "the bit stopped dead there, and a nail plate guards a cable or a pipe", Rect.Between(
+                plate.Low - policy.KeepFromBuried,
+                plate.High + policy.KeepFromBuried,
+                plate.Evidence.Beside is { } low ? low - keep : Length.Zero,
+                plate.Evidence.Beside is { } high ? high + keep : wall.Height)));
+        }
+
         foreach (var feature in wall.Features.Where(f => f.Traits.Hole is not null))
         {
             keeps.Add(new(feature.Id, feature.Name, feature.Traits.Hole!, feature.Outline.Grown(policy.KeepFromBuried)));

@@ -41,6 +41,7 @@ public class CarefulPersonTests
         // Misses 1 7/8 in apart round 70 in, where nobody has entered a stud; 5/16 in bolts want it to 9/32 in.
         ["a pipe that stops the bit twice"] = ("hang.one-stud-only", Severity.Stop, Instead("stops -0.5; stops 0.5; miss -0.9375; miss 0.9375"), Instead("bites -0.5; bites 0.5; miss -0.9375; miss 0.9375")),
         ["two hits of which nobody said what they met"] = ("survey.framing-unconfirmed", Severity.Stop, Instead("hit -0.5; hit 0.5; miss -0.9375; miss 0.9375"), Instead("bites -0.5; hit 0.5; miss -0.9375; miss 0.9375")),
+        ["a bit that stopped dead where a bolt goes, the stud confirmed by word"] = ("survey.live-near-hole", Severity.FinalStop, [Dead("70 1/4 in", "50 in")], [Dead("70 1/4 in", "75 in")]),
         ["chips of metal in a wall of wood"] = ("survey.hit-too-shallow", Severity.Caution, Instead("chips 0.3; bites -0.5; miss -0.9"), Instead("bites 0.3; bites -0.5; miss -0.9")),
         ["three hits over 2 3/4 in of a doubled stud, its edges unknown"] = ("survey.framing-unconfirmed", Severity.Stop, Instead("bites -1.4; bites 0; bites 1.4"), Instead("bites -1.4; bites 0; bites 1.4; miss -1.6; miss 1.6")),
         // The bit puts the edge at 70 1/16, the scanner at 70 3/4; and at 70 5/8.
@@ -150,6 +151,8 @@ public class CarefulPersonTests
             ("/walls/w1/evidence/c", Probe("probe-miss", at - Length.Tape(0, 7, 8))), ("/walls/w1/evidence/d", Probe("probe-miss", at + Length.Tape(0, 7, 8))),
         ];
     }
+
+    private static (string, JsonNode?) Dead(string at, string height) => ("/walls/w1/evidence/n", Sheets.Json($$"""{ "kind": "probe-hit", "at": "{{at}}", "beside": "{{height}}", "bite": "0 in" }"""));
 
     // In place of the stud at 70 in what somebody has found there: how, and how far right of it; of a scanner the left edge of two alike.
     private static (string, JsonNode?)[] Instead(string found) => Evidence("70 in", found, "/walls/w1/studs/b");
