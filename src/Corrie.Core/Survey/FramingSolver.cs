@@ -118,6 +118,9 @@ internal sealed record FramingLine(IReadOnlyList<Make> Makes, double Spacing, To
     // A scanner that tells the material stands within a member's half of what it tells of.
     private static readonly Length ToldAround = Length.Tape(0, 3, 4);
 
+    /// <summary>How wide the face of one of them may be, in inches.</summary>
+    public IReadOnlyList<double> Widths => [.. Makes.Select(m => m.Ply).Distinct()];
+
     /// <summary>How many times as rough as usual a scanner is here: on laths it sees every nail and key of the plaster (common practice).</summary>
     public double Rough { get; init; } = 1;
 

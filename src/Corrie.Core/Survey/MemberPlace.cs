@@ -8,6 +8,7 @@ internal sealed class MemberPlace
     private const double ScannerMargin = 1.25;
     private const double FoundFrom = 0.975;
     private const double GivesWay = 1;
+    private const double Agrees = 1d / 3;
     private const double Trusted = 0.99;
     private const double Likelier = 0.95;
     private const double MissesReach = 3;
@@ -23,6 +24,7 @@ internal sealed class MemberPlace
     private readonly double start;
     private double alone = 1;
     private Strip[]? doubted;
+    private double[] grid = [];
     private readonly IReadOnlyList<Strip> likelihoods;
 
     /// <summary>Makes a place and weighs it by itself.</summary>
@@ -154,16 +156,17 @@ internal sealed class MemberPlace
         var doubt = state == StudState.Confirmed && double.IsFinite(worst) ? worst : Math.Min(worst, Belief.Spread(mark));
         var presence = state == StudState.Confirmed && !Disproved ? 1 : Presence;
         // The hits would do, if it were known that they are of a stud.
-        var unproven = state != StudState.Confirmed && bounded && Group.Facts.Any(f => !line.Proves(f, Group.Positives))
+        var unproven = state != StudState.Confirmed && !disputed && bounded && Group.Facts.Any(f => !line.Proves(f, Group.Positives))
             && Bracketed(static (_, _) => true) is var all && all.Worst(all.BestMark(wanted)) <= (make.Ply / 2) - (1.5 * bolt) + 1e-6;
-        return new(Key(ply, make.Plies), mark, make.Ply, make.Plies, state, presence, near, doubt, Belief, Soundings(mark)) { Unproven = unproven && !disputed, Disputed = disputed };
+        return new(Key(ply, make.Plies), mark, make.Ply, make.Plies, state, presence, near, doubt, Belief, Soundings(mark)) { Unproven = unproven, Disputed = disputed };
     }
 
     // Whether all facts are likelier true, with what a scanner says here, than that one of those that pin the mark was misread. The mark gives way
     // to the scanner by a part of what the bolt allows, where that settles it.
     private bool Trusts(double tolerance, ref double mark)
     {
-        if (!soft.Any(s => s.Evidence.Method == Method.Scanner))
+        var at = mark;
+        if (soft.All(s => s.Evidence.Method != Method.Scanner || Math.Abs(s.Middle.Inches - at) <= Agrees * tolerance))
         {
             return true;
         }
@@ -225,9 +228,8 @@ internal sealed class MemberPlace
     // What some of the facts leave of where a member's centre can be.
     private Brackets Bracketed(Func<Sounding, IReadOnlyList<Sounding>, bool> counts)
     {
-        var widths = makes.Select(m => m.Ply).Distinct().ToList();
         var met = new List<Met>();
-        foreach (var fact in Group.Contradicted ? [] : Group.Facts.Where(f => counts(f, Group.Positives)))
+        foreach (var fact in bounded ? Group.Facts.Where(f => counts(f, Group.Positives)) : [])
         {
             var (good, wide) = (fact.Evidence.Good.Inches, (fact.High - fact.Low).Inches);
             if (fact.Evidence.Kind != EvidenceKind.Seen || wide <= 0)
@@ -241,7 +243,7 @@ internal sealed class MemberPlace
             met.AddRange(Enumerable.Range(0, make.Plies).Select(ply => new Met(fact.Middle.Inches + make.Offset(ply), good, Seen: true)));
         }
 
-        return new(widths, met, nearMisses.Select(m => new Free(m.Middle.Inches, m.Evidence.Good.Inches)));
+        return new(Group.Stated?.Width is { } told ? [told] : line.Widths, met, nearMisses.Select(m => new Free(m.Middle.Inches, m.Evidence.Good.Inches)));
     }
 
     private IReadOnlyList<Strip> Likelihoods(int points)
@@ -265,12 +267,7 @@ internal sealed class MemberPlace
         foreach (var piece in pieces)
         {
             var part = likely.AsSpan(piece.First - first, piece.Last + 1 - piece.First);
-            var middles = new double[part.Length];
-            for (var i = 0; i < part.Length; i++)
-            {
-                middles[i] = start + ((piece.First + i) * Belief.Step);
-            }
-
+            var middles = Middles(points).AsSpan(piece.First, part.Length);
             MethodErrors.Present(soft, make, middles, part, line.Rough);
             for (var i = 0; Group.Stated is not null && i < part.Length; i++)
             {
@@ -279,6 +276,21 @@ internal sealed class MemberPlace
         }
 
         return new(first, likely);
+    }
+
+    // The grid, made once for all ways to stand.
+    private double[] Middles(int points)
+    {
+        if (grid.Length < points)
+        {
+            grid = new double[points];
+            for (var i = 0; i < points; i++)
+            {
+                grid[i] = start + (i * Belief.Step);
+            }
+        }
+
+        return grid;
     }
 
     // The grid's points in a span; one narrower than the grid still has its weight, at its nearest point.
@@ -308,5 +320,7 @@ internal sealed class MemberPlace
 
     private bool Allows(double centre) => spans.Any(s => s.All.Any(i => centre >= i.From - Quarter && centre <= i.To + Quarter));
 
-    private List<Sounding> Soundings(double mark) => [.. Group.Positives, .. nearMisses.Where(m => Math.Abs(m.Middle.Inches - mark) <= MissesReach)];
+    private List<Sounding> Soundings(double mark) => nearMisses.Count == 0
+        ? Group.Positives
+        : [.. Group.Positives, .. nearMisses.Where(m => Math.Abs(m.Middle.Inches - mark) <= MissesReach)];
 }

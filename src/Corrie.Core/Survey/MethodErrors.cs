@@ -1,3 +1,4 @@
+using System.Buffers;
 using System.Numerics.Tensors;
 
 namespace Corrie.Core.Survey;
@@ -46,13 +47,20 @@ internal static class MethodErrors
     /// <param name="rough">How many times as rough as usual a scanner is on this wall.</param>
     public static void Present(IReadOnlyList<Sounding> findings, Make make, ReadOnlySpan<double> middles, Span<double> likely, double rough = 1)
     {
+        // A wall is weighed at tens of thousands of places: what is needed for a moment only is borrowed.
+        var scratch = ArrayPool<double>.Shared.Rent(2 * middles.Length);
+        var term = scratch.AsSpan(0, middles.Length);
+        var spare = scratch.AsSpan(middles.Length, middles.Length);
         likely.Fill(1);
-        var scans = findings.Count(f => f.Evidence.Method == Method.Scanner);
-        Span<double> term = new double[middles.Length];
-        foreach (var scan in findings.Where(f => f.Evidence.Method == Method.Scanner))
+        var scans = 0;
+        foreach (var scan in findings)
         {
-            Term(scan, make, middles, term, rough);
-            TensorPrimitives.Multiply(likely, term, likely);
+            if (scan.Evidence.Method == Method.Scanner)
+            {
+                scans++;
+                Term(scan, make, middles, term, spare, rough);
+                TensorPrimitives.Multiply(likely, term, likely);
+            }
         }
 
         if (scans > 1)
@@ -60,11 +68,16 @@ internal static class MethodErrors
             TensorPrimitives.Pow(likely, Together(scans), likely);
         }
 
-        foreach (var finding in findings.Where(f => f.Evidence.Method != Method.Scanner))
+        foreach (var finding in findings)
         {
-            Term(finding, make, middles, term, rough);
-            TensorPrimitives.Multiply(likely, term, likely);
+            if (finding.Evidence.Method != Method.Scanner)
+            {
+                Term(finding, make, middles, term, spare, rough);
+                TensorPrimitives.Multiply(likely, term, likely);
+            }
         }
+
+        ArrayPool<double>.Shared.Return(scratch);
     }
 
     /// <summary>How likely findings are where there is no member: a joint, a pipe, a strip behind the board.</summary>
@@ -124,7 +137,7 @@ internal static class MethodErrors
     // Passes of one scanner err together: the tenth tells little that the first two have not.
     private static double Together(int passes) => 1 / (1 + (0.25 * (passes - 1)));
 
-    private static void Term(Sounding finding, Make make, ReadOnlySpan<double> middles, Span<double> likely, double rough)
+    private static void Term(Sounding finding, Make make, ReadOnlySpan<double> middles, Span<double> likely, Span<double> spare, double rough)
     {
         var (low, high, at, reach) = (finding.Low.Inches, finding.High.Inches, finding.Middle.Inches, make.Reach);
         switch (finding.Evidence.Kind)
@@ -134,10 +147,10 @@ internal static class MethodErrors
                 var (width, edge) = (high - low - (2 * reach), ScannerEdge * rough);
                 var close = (1 - WildShare) / (edge * edge * 2 * Math.PI) * Math.Exp(-0.25 * width * width / (edge * edge));
                 var wild = WildShare * Bell(width, 2 * edge) / ScannerWild / Math.Sqrt(2 * Math.PI);
-                Bells(middles, at, close, edge / Math.Sqrt(2), wild, ScannerRest, likely);
+                Bells(middles, at, close, edge / Math.Sqrt(2), wild, ScannerRest, likely, spare);
                 return;
             case EvidenceKind.ScannerCentre:
-                Bells(middles, at, (1 - WildShare) * Peak(ScannerEdge * rough), ScannerEdge * rough, WildShare * Peak(ScannerWild), ScannerRest, likely);
+                Bells(middles, at, (1 - WildShare) * Peak(ScannerEdge * rough), ScannerEdge * rough, WildShare * Peak(ScannerWild), ScannerRest, likely, spare);
                 return;
             case EvidenceKind.ProbeHit:
                 // What is weighed here, and does not bound, has stopped short: a stud does that behind a nail plate only.
@@ -165,9 +178,8 @@ internal static class MethodErrors
     }
 
     // A narrow bell over a wide one over what is never quite ruled out.
-    private static void Bells(ReadOnlySpan<double> middles, double at, double narrow, double spread, double wide, double rest, Span<double> likely)
+    private static void Bells(ReadOnlySpan<double> middles, double at, double narrow, double spread, double wide, double rest, Span<double> likely, Span<double> tail)
     {
-        Span<double> tail = new double[middles.Length];
         Bell(middles, at, ScannerWild, tail);
         Bell(middles, at, spread, likely);
         for (var i = 0; i < likely.Length; i++)
