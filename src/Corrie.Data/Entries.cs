@@ -21,10 +21,14 @@ public sealed record NewEntry(
 /// <param name="job">The job's key.</param>
 /// <param name="words">Why, in words.</param>
 /// <param name="cause">What went wrong underneath.</param>
-public sealed class DamagedJobException(long job, string words, Exception? cause = null) : Exception(words, cause)
+/// <param name="entry">The place of the entry that does it; null where that is not known.</param>
+public sealed class DamagedJobException(long job, string words, Exception? cause = null, long? entry = null) : Exception(words, cause)
 {
     /// <summary>The job's key.</summary>
     public long Job { get; } = job;
+
+    /// <summary>The place of the entry that does it; null where that is not known.</summary>
+    public long? Entry { get; } = entry;
 }
 
 /// <summary>An entry as it lies in the file, whether or not it can be read.</summary>
@@ -34,7 +38,8 @@ public sealed class DamagedJobException(long job, string words, Exception? cause
 /// <param name="Path">The part that it is about.</param>
 /// <param name="Value">Its value as text; null where it takes the part away.</param>
 /// <param name="Undoes">The batch that it takes back.</param>
-public sealed record RawEntry(long Seq, string Author, string ReceivedAt, string Path, string? Value, string? Undoes);
+/// <param name="SetsAside">The place of the entry that it sets aside.</param>
+public sealed record RawEntry(long Seq, string Author, string ReceivedAt, string Path, string? Value, string? Undoes, long? SetsAside);
 
 /// <summary>
 /// The append-only entries of all jobs. Appends of many callers that arrive together are committed together, so that one wait for the
@@ -79,9 +84,9 @@ public sealed class EntryStore : IAsyncDisposable
         using var connection = file.Connect();
         return
         [
-            .. connection.Query<(long, string, string, string, string?, string?)>(
-                "select seq, author, received_at, path, value, undoes from entries where job = @job order by seq desc limit @most", new { job, most })
-                .Select(r => new RawEntry(r.Item1, r.Item2, r.Item3, r.Item4, r.Item5, r.Item6)),
+            .. connection.Query<(long, string, string, string, string?, string?, long?)>(
+                "select seq, author, received_at, path, value, undoes, sets_aside from entries where job = @job order by seq desc limit @most", new { job, most })
+                .Select(r => new RawEntry(r.Item1, r.Item2, r.Item3, r.Item4, r.Item5, r.Item6, r.Item7)),
         ];
     }
 
@@ -113,10 +118,16 @@ public sealed class EntryStore : IAsyncDisposable
             }
         }
 
-        var append = new Pending(job, author, device, entries, new(TaskCreationOptions.RunContinuationsAsynchronously));
-        await queue.Writer.WriteAsync(append);
-        return await append.Done.Task;
+        return await Written(new(job, author, device, entries, null));
     }
+
+    /// <summary>Sets an entry aside: it stays in the file, and the job is read without it. For the entry that damages a job.</summary>
+    /// <param name="job">The job's key.</param>
+    /// <param name="author">Name that whoever does it signs in with.</param>
+    /// <param name="device">On which device.</param>
+    /// <param name="seq">The entry's place.</param>
+    /// <returns>Whether it is set aside now; false where there is no such entry.</returns>
+    public async Task<bool> SetAside(long job, string author, string device, long seq) => await Written(new(job, author, device, [], seq)) is not null;
 
     /// <summary>Waits until all that was handed in is written, and stops.</summary>
     /// <returns>When it has stopped.</returns>
@@ -124,6 +135,12 @@ public sealed class EntryStore : IAsyncDisposable
     {
         queue.Writer.TryComplete();
         await writing;
+    }
+
+    private async Task<IReadOnlyList<Entry>?> Written(Pending append)
+    {
+        await queue.Writer.WriteAsync(append);
+        return await append.Done.Task;
     }
 
     private Journal JournalOf(long job) => journals.GetOrAdd(job, j => new(() => Load(j)));
@@ -141,8 +158,8 @@ public sealed class EntryStore : IAsyncDisposable
         foreach (var row in connection.Query<Row>(
             """
             select entry_id Id, seq Seq, path Path, value Value, replaces Replaces, undoes Undoes, batch Batch, author Author,
-              taken_at TakenAt, received_at ReceivedAt, device Device
-            from entries where job = @job order by seq
+              taken_at TakenAt, received_at ReceivedAt, device Device, sets_aside SetsAside
+            from entries where job = @job and seq not in (select sets_aside from entries where job = @job and sets_aside is not null) order by seq
             """,
             new { job }))
         {
@@ -152,7 +169,7 @@ public sealed class EntryStore : IAsyncDisposable
             }
             catch (Exception e) when (e is JsonException or FormatException or InvalidOperationException)
             {
-                throw new DamagedJobException(job, $"Entry {row.Seq} cannot be read: {e.Message}", e);
+                throw new DamagedJobException(job, $"Entry {row.Seq} cannot be read: {e.Message}", e, row.Seq);
             }
         }
 
@@ -163,8 +180,33 @@ public sealed class EntryStore : IAsyncDisposable
         catch (Exception e)
         {
             // Whatever it was that was written: it must not cost any other job.
-            throw new DamagedJobException(job, $"Its {entries.Count} entries do not make a sheet: {e.Message}", e);
+            throw new DamagedJobException(job, $"Its {entries.Count} entries do not make a sheet: {e.Message}", e, FirstBad(entries, before => Ledger.Fold(before)));
         }
+    }
+
+    /// <summary>The first of a job's entries with which something cannot be done any more.</summary>
+    /// <param name="entries">The entries, with all of which it cannot.</param>
+    /// <param name="attempt">What cannot be done; it throws.</param>
+    /// <returns>Its place.</returns>
+    public static long FirstBad(IReadOnlyList<Entry> entries, Action<IReadOnlyList<Entry>> attempt)
+    {
+        var (good, bad) = (0, entries.Count);
+        while (bad - good > 1)
+        {
+            var middle = (good + bad) / 2;
+            try
+            {
+                attempt([.. entries.Take(middle)]);
+                good = middle;
+            }
+            catch (Exception e) when (e is not OutOfMemoryException)
+            {
+                // That it fails is the answer.
+                bad = middle;
+            }
+        }
+
+        return entries[bad - 1].Seq;
     }
 
     private void Write()
@@ -179,14 +221,54 @@ public sealed class EntryStore : IAsyncDisposable
                 together.Add(append);
             }
 
-            if (!Commit(connection, together))
+            // Setting aside is of a job that cannot be read, so that it has nothing in common with what else came.
+            if (together.Exists(a => a.Aside is not null) || !Commit(connection, together))
             {
                 // One of them is bad: each by itself, so that only that one fails.
                 foreach (var append in together)
                 {
-                    Commit(connection, [append]);
+                    if (append.Aside is { } seq)
+                    {
+                        CommitAside(connection, append, seq);
+                    }
+                    else
+                    {
+                        Commit(connection, [append]);
+                    }
                 }
             }
+        }
+    }
+
+    private void CommitAside(SqliteConnection connection, Pending append, long seq)
+    {
+        try
+        {
+            using var transaction = connection.BeginTransaction();
+            var there = connection.ExecuteScalar<long>(
+                "select count(*) from entries where job = @Job and seq = @seq and sets_aside is null and seq not in (select sets_aside from entries where job = @Job and sets_aside is not null)",
+                new { append.Job, seq }, transaction);
+            if (there == 0)
+            {
+                append.Done.SetResult(null);
+                return;
+            }
+
+            var now = time.GetUtcNow();
+            var id = Guid.NewGuid().ToString("N");
+            var last = connection.ExecuteScalar<long>("select max(seq) from entries where job = @Job", new { append.Job }, transaction);
+            var made = new Entry(id, last + 1, string.Empty, null, [], null, id, append.Author, now, now, append.Device) { SetsAside = seq };
+            Insert(connection, transaction, append.Job, made);
+            connection.Execute("update jobs set seq = @Seq, moved_at = @now where id = @Job", new { made.Seq, append.Job, now = SqliteTime.Of(now) }, transaction);
+            transaction.Commit();
+            journals.Remove(append.Job);
+            Moved?.Invoke(append.Job, made.Seq);
+            append.Done.SetResult([made]);
+        }
+        catch (Exception e)
+        {
+            // Whoever wanted it is told, and the others' entries go on.
+            append.Done.SetException(e);
         }
     }
 
@@ -274,8 +356,8 @@ public sealed class EntryStore : IAsyncDisposable
         var json = e.Value?.ToJsonString();
         connection.Execute(
             """
-            insert into entries (job, seq, entry_id, path, value, replaces, undoes, batch, author, taken_at, received_at, device)
-            values (@job, @Seq, @Id, @Path, @json, @replaces, @Undoes, @Batch, @Author, @taken, @received, @Device)
+            insert into entries (job, seq, entry_id, path, value, replaces, undoes, batch, author, taken_at, received_at, device, sets_aside)
+            values (@job, @Seq, @Id, @Path, @json, @replaces, @Undoes, @Batch, @Author, @taken, @received, @Device, @SetsAside)
             """,
             new
             {
@@ -291,6 +373,7 @@ public sealed class EntryStore : IAsyncDisposable
                 taken = SqliteTime.Of(e.TakenAt),
                 received = SqliteTime.Of(e.ReceivedAt),
                 e.Device,
+                e.SetsAside,
             },
             transaction);
         if (json is not null && (json.Contains("\"picture\":", StringComparison.Ordinal) || e.Path.EndsWith("/picture", StringComparison.Ordinal)))
@@ -310,8 +393,10 @@ public sealed class EntryStore : IAsyncDisposable
         _ => [],
     };
 
-    private sealed record Pending(
-        long Job, string Author, string Device, IReadOnlyList<NewEntry> Entries, TaskCompletionSource<IReadOnlyList<Entry>?> Done);
+    private sealed record Pending(long Job, string Author, string Device, IReadOnlyList<NewEntry> Entries, long? Aside)
+    {
+        public TaskCompletionSource<IReadOnlyList<Entry>?> Done { get; } = new(TaskCreationOptions.RunContinuationsAsynchronously);
+    }
 
     // A job's entries in memory; read when somebody first asks, and gone on from there.
     private sealed class Journal(Func<Ledger?> load)
@@ -371,6 +456,8 @@ public sealed class EntryStore : IAsyncDisposable
 
         public string Device { get; init; } = string.Empty;
 
+        public long? SetsAside { get; init; }
+
         public Entry ToEntry() => new(
             Id,
             Seq,
@@ -382,6 +469,6 @@ public sealed class EntryStore : IAsyncDisposable
             Author,
             SqliteTime.Time(TakenAt),
             SqliteTime.Time(ReceivedAt),
-            Device);
+            Device) { SetsAside = SetsAside };
     }
 }

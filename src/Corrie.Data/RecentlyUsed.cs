@@ -56,6 +56,16 @@ public sealed class RecentlyUsed<TKey, TValue>(int most)
         }
     }
 
+    /// <summary>Lets go of what is kept under a name.</summary>
+    /// <param name="key">The name.</param>
+    public void Remove(TKey key)
+    {
+        lock (gate)
+        {
+            Take(key);
+        }
+    }
+
     /// <summary>Lets go of what is kept under a name, unless that is just this.</summary>
     /// <param name="key">The name.</param>
     /// <param name="stays">What may stay.</param>

@@ -36,7 +36,7 @@ public sealed class RecordsTests : IDisposable
     }
 
     [Fact]
-    public async Task A_damaged_job_is_listed_with_its_history_and_the_others_go_on()
+    public async Task A_damaged_job_costs_itself_alone_until_the_office_sets_its_bad_entry_aside()
     {
         var ines = await site.As("ines");
         var company = site.Services.GetRequiredService<Companies>().Find(TarnHall.CompanyKey)!;
@@ -70,7 +70,23 @@ public sealed class RecordsTests : IDisposable
         Assert.Contains("damaged", await api.Content.ReadAsStringAsync());
         Assert.Equal(HttpStatusCode.OK, (await tom.GetAsync("/jobs/6/place?view=front")).StatusCode);
         Assert.Equal(HttpStatusCode.OK, (await tom.GetAsync("/catalogue")).StatusCode);
+        Assert.DoesNotContain("handler=SetAside", history);
+        var page = $"/jobs/{id}/history";
+        Assert.Equal(HttpStatusCode.Redirect, (await tom.Post("/jobs/6/place?view=front", page + "?handler=SetAside", ("seq", "2"))).StatusCode);
+        Assert.Equal(HttpStatusCode.Conflict, (await tom.GetAsync($"/api/v1/jobs/{id}/plan")).StatusCode);
+
+        var olive = await fresh.As("olive");
+        Assert.Contains("does the damage", await olive.GetStringAsync(page));
+        Assert.Equal(HttpStatusCode.Conflict, (await olive.Post(page, page + "?handler=SetAside", ("seq", "77"))).StatusCode);
+        Assert.Equal(page, (await olive.Post(page, page + "?handler=SetAside", ("seq", "2"))).Headers.Location!.OriginalString);
+        Assert.Contains("set entry 2 aside", (await olive.GetStringAsync(page)).Plain());
+        // Pressed again, or on a sound job, it does nothing.
+        Assert.Equal(HttpStatusCode.Conflict, (await olive.Post(page, page + "?handler=SetAside", ("seq", "1"))).StatusCode);
+        Assert.Equal("Doomed", JsonNode.Parse(await olive.GetStringAsync($"/api/v1/jobs/{id}/file"))!["job"]!["title"]!.ToString());
+        Assert.Equal(HttpStatusCode.OK, (await tom.PostAsJsonAsync($"/api/v1/jobs/{id}/entries", new[] { new { id = "entry-0003", path = "/job/title", value = "Saved" } })).StatusCode);
         fresh.Dispose();
+        using var later = new Site(site.Folder);
+        Assert.Equal("Saved", JsonNode.Parse(await (await later.As("tom")).GetStringAsync($"/api/v1/jobs/{id}/file"))!["job"]!["title"]!.ToString());
     }
 
     [Fact]

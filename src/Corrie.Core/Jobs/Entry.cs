@@ -25,7 +25,11 @@ public sealed record Entry(
     string Author,
     DateTimeOffset TakenAt,
     DateTimeOffset ReceivedAt,
-    string Device);
+    string Device)
+{
+    /// <summary>The place of a damaged entry that this one sets aside, so that the rest can be read without it; null for every other kind.</summary>
+    public long? SetsAside { get; init; }
+}
 
 /// <summary>Two values for one thing, of which neither author had seen the other's.</summary>
 /// <param name="Path">The part.</param>

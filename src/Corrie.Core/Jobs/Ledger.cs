@@ -52,7 +52,7 @@ public sealed class Ledger
         var struck = StruckBy(entries);
         var byId = entries.ToImmutableDictionary(e => e.Id);
         var folding = new Folding(byId, struck);
-        foreach (var entry in entries.Where(e => e.Undoes is null && !struck.Contains(e.Batch)))
+        foreach (var entry in entries.Where(e => e.Undoes is null && e.SetsAside is null && !struck.Contains(e.Batch)))
         {
             folding.Put(entry);
         }

@@ -14,6 +14,9 @@ public enum Permission
     /// <summary>Take back others' entries.</summary>
     UndoOthers,
 
+    /// <summary>Set aside the entry that damages a job.</summary>
+    MendJobs,
+
     /// <summary>Start and import jobs.</summary>
     StartJobs,
 
@@ -38,7 +41,7 @@ public static class Permissions
 {
     private static readonly Dictionary<Role, HashSet<Permission>> Table = new()
     {
-        [Role.Office] = [Permission.ReadJobs, Permission.EditJobs, Permission.StartJobs, Permission.SeeOriginals, Permission.ReadCatalogue, Permission.EditCatalogue, Permission.EditPolicy, Permission.ManagePeople],
+        [Role.Office] = [Permission.ReadJobs, Permission.EditJobs, Permission.MendJobs, Permission.StartJobs, Permission.SeeOriginals, Permission.ReadCatalogue, Permission.EditCatalogue, Permission.EditPolicy, Permission.ManagePeople],
         [Role.Lead] = [Permission.ReadJobs, Permission.EditJobs, Permission.UndoOthers, Permission.StartJobs, Permission.SeeOriginals, Permission.ReadCatalogue, Permission.EditCatalogue, Permission.EditPolicy, Permission.ManagePeople],
         [Role.Installer] = [Permission.ReadJobs, Permission.EditJobs, Permission.ReadCatalogue],
         [Role.Electrician] = [Permission.ReadJobs, Permission.EditJobs, Permission.ReadCatalogue],
@@ -54,6 +57,7 @@ public static class Permissions
         Permission.ReadJobs => role == Role.Client ? "read own site" : "read",
         Permission.EditJobs => "plan",
         Permission.UndoOthers => "take back others' changes",
+        Permission.MendJobs => "mend damaged jobs",
         Permission.StartJobs => "start jobs",
         Permission.SeeOriginals => "see original photos",
         Permission.ReadCatalogue => "look things up in the catalogue",

@@ -106,7 +106,8 @@ public static class JobDesk
         }
         catch (Exception e) when (e is not OutOfMemoryException)
         {
-            throw new DamagedJobException(id, $"Its sheet cannot be planned: {e.Message}", e);
+            var entry = EntryStore.FirstBad(ledger.Entries, entries => Planner.Plan(JobForm.Read(Ledger.Fold(entries).Document).Sheet));
+            throw new DamagedJobException(id, $"Its sheet cannot be planned since entry {entry}: {e.Message}", e, entry);
         }
     }
 

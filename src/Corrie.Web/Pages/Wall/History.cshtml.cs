@@ -41,6 +41,15 @@ public sealed class HistoryModel(CurrentUser user) : PageModel
     /// <summary>What is damaged; null where nothing is.</summary>
     public string? Damage { get; private set; }
 
+    /// <summary>The place of the entry that does the damage; null where that is not known, or nothing is damaged.</summary>
+    public long? Culprit { get; private set; }
+
+    /// <summary>Whether the reader may set an entry of a damaged job aside.</summary>
+    public bool MayMend => user.May(Permission.MendJobs);
+
+    /// <summary>Why nothing was set aside; null where nothing was wrong.</summary>
+    public string? Refused { get; private set; }
+
     /// <summary>The entries of a damaged job as they lie in the file, latest first.</summary>
     public IReadOnlyList<RawEntry> Raw { get; private set; } = [];
 
@@ -48,7 +57,34 @@ public sealed class HistoryModel(CurrentUser user) : PageModel
     public IReadOnlyList<HistoryLine> Lines { get; private set; } = [];
 
     /// <summary>Shows the history.</summary>
-    public IActionResult OnGet()
+    public IActionResult OnGet() => Show();
+
+    /// <summary>Sets aside an entry of a damaged job; where the job can be read, or the entry is not there, nothing happens but words.</summary>
+    public async Task<IActionResult> OnPostSetAsideAsync(long seq)
+    {
+        if (!MayMend || user.Find(Id) is null)
+        {
+            return MayMend ? NotFound() : Forbid();
+        }
+
+        if (Show() is not PageResult shown)
+        {
+            return NotFound();
+        }
+
+        Refused = Damage is null ? "This job can be read: nothing of it is set aside."
+            : await user.Company.Entries.SetAside(Id, user.SignIn, "page", seq) ? null
+            : $"Entry {seq} is not there, or set aside already.";
+        if (Refused is null)
+        {
+            return Redirect($"/jobs/{Id}/history");
+        }
+
+        Response.StatusCode = StatusCodes.Status409Conflict;
+        return shown;
+    }
+
+    private IActionResult Show()
     {
         if (user.Find(Id) is not { } row)
         {
@@ -68,7 +104,7 @@ public sealed class HistoryModel(CurrentUser user) : PageModel
         }
         catch (DamagedJobException e)
         {
-            (Damage, Raw) = (e.Message, user.Company.Entries.ReadRaw(Id, MostRaw));
+            (Damage, Culprit, Raw) = (e.Message, e.Entry, user.Company.Entries.ReadRaw(Id, MostRaw));
             return Page();
         }
 
