@@ -5,6 +5,7 @@ using Corrie.Bench;
 
 // plan                  the planner, beside the JSON round trip of the same sheet; the framing of a wall with 60 pieces of evidence
 // growth                an entry on a long history beside a short one, memory after many jobs beside few
+// bounds                plans of walls with as much on them as a job file may hold
 // readings              the study of slips of the tape, for docs/studies/readings.md
 // framing               the study of hidden walls, for docs/studies/framing.md
 // judgement             the study of planted dangers, for docs/studies/judgement.md
@@ -18,6 +19,9 @@ switch (args.FirstOrDefault())
         return 0;
     case "growth":
         await GrowthBench.RunAsync();
+        return 0;
+    case "bounds":
+        BoundsBench.Run();
         return 0;
     case "readings":
         Console.WriteLine(Corrie.Simulators.ReadingStudy.Run(2000, seed: 1));
@@ -39,6 +43,6 @@ switch (args.FirstOrDefault())
         await WebBench.RunAsync(args[1], args[2], args.Length == 4);
         return 0;
     default:
-        Console.Error.WriteLine("Usage: plan | growth | readings | framing | files FOLDER-OF-CORRIE COUNT | web FOLDER-OF-CORRIE FOLDER-OF-EMPTY; see bench/run");
+        Console.Error.WriteLine("Usage: plan | growth | bounds | readings | framing | files FOLDER-OF-CORRIE COUNT | web FOLDER-OF-CORRIE FOLDER-OF-EMPTY; see bench/run");
         return 2;
 }

@@ -90,6 +90,26 @@ public sealed class RecordsTests : IDisposable
     }
 
     [Fact]
+    public async Task What_is_left_out_of_a_plan_is_said_on_the_page_the_sheet_and_by_the_interface()
+    {
+        var company = site.Services.GetRequiredService<Companies>().Find(TarnHall.CompanyKey)!;
+        var tom = await site.As("tom");
+        foreach (var part in new[] { $"/jobs/{Site.Stove}/place?view=front", $"/jobs/{Site.Stove}/sheet" })
+        {
+            Assert.DoesNotContain("Not in the plan", await tom.GetStringAsync(part));
+        }
+
+        // The page does not take such a change; an older Corrie, or two people at once, may have written it.
+        await company.Entries.Append(Site.Stove, "tom", "page", [new("entry-left", "/walls/w1/features/f1/left", null, company.Entries.Read(Site.Stove)!.HoldersOf("/walls/w1/features/f1/left"))]);
+        foreach (var part in new[] { $"/jobs/{Site.Stove}/place?view=front", $"/jobs/{Site.Stove}/sheet", $"/api/v1/jobs/{Site.Stove}/plan" })
+        {
+            var said = (await tom.GetStringAsync(part)).Plain();
+            Assert.Contains("Not in the plan", said);
+            Assert.Contains("stove is not in the plan", said);
+        }
+    }
+
+    [Fact]
     public async Task The_office_sets_the_company_s_figures_and_a_job_of_before_says_what_would_differ()
     {
         var olive = await site.As("olive");

@@ -57,7 +57,29 @@ public static class JobForm
         var here = new Place(null, string.Empty, head.Units);
         List<WallSheet> walls = [.. Keys(sound["walls"]).Select(k => WallOf(here, k, (JsonObject)sound["walls"]![k]!))];
         List<Item> items = [.. Keys(sound["items"]).Select(k => ItemOf(here, k, (JsonObject)sound["items"]![k]!))];
-        return Together(head, sound, here, walls, items, problems);
+        List<LeftOut> leftOut = [.. problems.Select(p => Lost(document, sound, p)).DistinctBy(l => l.Path)];
+        return Together(head, sound, here, walls, items, problems, leftOut);
+    }
+
+    // What goes with a part that is wrong: the outermost of what holds it that is not among the sound.
+    private static LeftOut Lost(JsonObject document, JsonObject sound, SheetProblem problem)
+    {
+        var path = string.Empty;
+        Shape? holder = Root;
+        foreach (var key in Pointer.Split(problem.Path))
+        {
+            holder = path.Length == 0 ? Root : At(path, document);
+            path = Pointer.Join(path, key);
+            if (Pointer.Get(sound, path) is null)
+            {
+                break;
+            }
+        }
+
+        var said = At(path, document)?.Says ?? "something that no job has";
+        var name = (Pointer.Get(document, path) as JsonObject)?["name"] is JsonValue value && value.TryGetValue<string>(out var called) && called.Length > 0 ? called
+            : holder is IMap ? $"{holder.Says}, '{Pointer.Split(path)[^1]}'" : said;
+        return new(path, name, At(problem.Path, document)?.Says ?? said, problem);
     }
 
     /// <summary>
@@ -121,7 +143,7 @@ public static class JobForm
         [
             .. Keys(document["items"]).Select(k => !Touched("/items/" + k) && previous.Item(k) is { } same ? same : ItemOf(here, k, (JsonObject)document["items"]![k]!)),
         ];
-        return Together(previous.Head, document, here, walls, items, problems, (previous, Touched));
+        return Together(previous.Head, document, here, walls, items, problems, [], (previous, Touched));
     }
 
     /// <summary>The form at the end of a JSON Pointer into a job.</summary>
@@ -162,7 +184,7 @@ public static class JobForm
     private static IEnumerable<string> Keys(JsonNode? map) => map is JsonObject group ? group.Select(p => p.Key).Order(StringComparer.Ordinal) : [];
 
     private static (JobSheet Sheet, IReadOnlyList<SheetProblem> Problems) Together(
-        JobHead head, JsonObject document, Place here, List<WallSheet> walls, List<Item> items, List<SheetProblem> problems, (JobSheet Sheet, Func<string, bool> Touched)? known = null)
+        JobHead head, JsonObject document, Place here, List<WallSheet> walls, List<Item> items, List<SheetProblem> problems, List<LeftOut> leftOut, (JobSheet Sheet, Func<string, bool> Touched)? known = null)
     {
         var parts = new Dictionary<Part, object?>();
         foreach (var part in Of(Holder.Job))
@@ -172,7 +194,7 @@ public static class JobForm
 
         var policy = known is var (before, changed) && !changed("/policy") ? before.Policy : document["policy"] is JsonObject figures ? Policy.Form.Read(figures) : Policy.Usual;
         problems.AddRange(LoadTree.Problems(walls, items));
-        return (new(head, policy, walls, items, parts, here), problems);
+        return (new(head, policy, walls, items, parts, here, leftOut), problems);
     }
 
     private static WallSheet WallOf(Place root, string key, JsonObject wall)

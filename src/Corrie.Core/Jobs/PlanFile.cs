@@ -54,6 +54,7 @@ public static class PlanFile
                 ["message"] = f.Message.Say(style),
                 ["why"] = f.Kind.Why,
                 ["source"] = f.Kind.Source.ToString(),
+                ["untried"] = RemedyProof.Untried(document, plan, f),
                 ["remedies"] = PlanWriter.All(RemedyProof.Proven(document, plan, f), r => new JsonObject
                 {
                     ["label"] = r.Label.Say(style),

@@ -9,7 +9,12 @@ namespace Corrie.Core.Jobs;
 /// <summary>Plans with a remedy before it is offered: when somebody looks, and never while a plan is made.</summary>
 public static class RemedyProof
 {
+    // What trying all remedies of one plan may cost: some dozens of usual plans, and a handful of the largest.
+    private const long StepsOfAll = WorkBudget.OfAPlan / 2;
+    private const long StepsOfReading = 500_000;
+
     private static readonly Result<Offered> Result = new("remedies that do what they say");
+    private static readonly Result<WorkBudget> Trying = new("what trying them has cost");
 
     /// <summary>
     /// The remedies of a finding that do what they say: with them the finding is gone or milder, and no stop has come that was not there. One stop
@@ -19,16 +24,44 @@ public static class RemedyProof
     /// <param name="plan">Its plan.</param>
     /// <param name="finding">A finding of that plan.</param>
     /// <returns>The remedies, in their order; kept with the plan.</returns>
-    public static IReadOnlyList<Remedy> Proven(JsonObject document, JobPlan plan, Finding finding) => finding.Remedies.Count == 0 ? []
-        : plan.Later(Result, $"{finding.Code} {finding.Where.Wall} {finding.Where.Part}", () => Prove(document, plan, finding)).Remedies;
+    public static IReadOnlyList<Remedy> Proven(JsonObject document, JobPlan plan, Finding finding) => Offers(document, plan, finding).Remedies;
+
+    /// <summary>Whether a finding may have remedies that were not tried, since the job is so large that trying all would take too long.</summary>
+    /// <param name="document">The job's document.</param>
+    /// <param name="plan">Its plan.</param>
+    /// <param name="finding">A finding of that plan.</param>
+    /// <returns>Whether it may.</returns>
+    public static bool Untried(JsonObject document, JobPlan plan, Finding finding) => Offers(document, plan, finding).Untried;
+
+    private static Offered Offers(JsonObject document, JobPlan plan, Finding finding) => finding.Remedies.Count == 0 ? Offered.Nothing
+        : plan.Later(Result, $"{finding.Code} {finding.Where.Wall} {finding.Where.Part}", () => Prove(document, plan, finding));
 
     private static Offered Prove(JsonObject document, JobPlan plan, Finding finding)
     {
         var unread = JobForm.Read(document).Problems.Count;
-        return new([.. finding.Remedies.Select(r => Prove(document, unread, plan, finding, r)).OfType<Remedy>()]);
+        var budget = plan.Later(Trying, string.Empty, () => new WorkBudget(StepsOfAll));
+        var proven = new List<Remedy>();
+        try
+        {
+            foreach (var remedy in finding.Remedies)
+            {
+                budget.Spend(StepsOfReading);
+                if (Prove(document, unread, plan, finding, remedy, budget) is { } good)
+                {
+                    proven.Add(good);
+                }
+            }
+
+            return new(proven, Untried: false);
+        }
+        catch (OverBudgetException)
+        {
+            // Whoever shows the finding says that there may be more.
+            return new(proven, Untried: true);
+        }
     }
 
-    private static Remedy? Prove(JsonObject document, int unread, JobPlan plan, Finding finding, Remedy remedy)
+    private static Remedy? Prove(JsonObject document, int unread, JobPlan plan, Finding finding, Remedy remedy, WorkBudget budget)
     {
         var after = (JsonObject)document.DeepClone();
         foreach (var change in remedy.Changes)
@@ -43,7 +76,7 @@ public static class RemedyProof
             return null;
         }
 
-        var then = Planner.Plan(sheet, plan);
+        var then = Planner.Plan(sheet, plan, budget);
         if (then.Findings.Any(f => f.Code == finding.Code && f.Where.Part == finding.Where.Part && f.Severity <= finding.Severity))
         {
             return null;
@@ -56,5 +89,8 @@ public static class RemedyProof
             : null;
     }
 
-    private sealed record Offered(IReadOnlyList<Remedy> Remedies);
+    private sealed record Offered(IReadOnlyList<Remedy> Remedies, bool Untried)
+    {
+        public static Offered Nothing { get; } = new([], Untried: false);
+    }
 }

@@ -96,6 +96,13 @@ public sealed class Item(
     public string For { get; } = serves;
 }
 
+/// <summary>A part of a document that is not in its sheet.</summary>
+/// <param name="Path">JSON Pointer of all that is missing with it.</param>
+/// <param name="Name">What people call that.</param>
+/// <param name="Field">What could not be read.</param>
+/// <param name="Problem">Why not.</param>
+public sealed record LeftOut(string Path, string Name, string Field, SheetProblem Problem);
+
 /// <summary>Everything known about one job at one moment: what goes into the planner. Immutable.</summary>
 public sealed class JobSheet : PartHolder
 {
@@ -111,12 +118,15 @@ public sealed class JobSheet : PartHolder
     /// <param name="items">Its things; what hangs on a thing that is not there, or in a loop, hangs on nothing.</param>
     /// <param name="parts">The parts of the job as a whole.</param>
     /// <param name="here">The document's root.</param>
+    /// <param name="leftOut">Parts of the document that could not be read.</param>
     public JobSheet(
-        JobHead head, Policy policy, IReadOnlyList<WallSheet> walls, IReadOnlyList<Item> items, IReadOnlyDictionary<Part, object?>? parts = null, Place? here = null)
+        JobHead head, Policy policy, IReadOnlyList<WallSheet> walls, IReadOnlyList<Item> items, IReadOnlyDictionary<Part, object?>? parts = null, Place? here = null,
+        IReadOnlyList<LeftOut>? leftOut = null)
         : base(here ?? new(null, string.Empty, head.Units), parts ?? new Dictionary<Part, object?>())
     {
         Head = head;
         Policy = policy;
+        LeftOut = leftOut ?? [];
         Walls = walls;
         Items = items;
         this.walls = walls.ToDictionary(w => w.Id);
@@ -136,6 +146,9 @@ public sealed class JobSheet : PartHolder
 
     /// <summary>The company's figures as they were copied for this job.</summary>
     public Policy Policy { get; }
+
+    /// <summary>Parts of the document that could not be read, and are not in the sheet.</summary>
+    public IReadOnlyList<LeftOut> LeftOut { get; }
 
     /// <summary>Its walls, in the order of their keys.</summary>
     public IReadOnlyList<WallSheet> Walls { get; }
@@ -186,5 +199,5 @@ public sealed class JobSheet : PartHolder
     /// <summary>The same job with other walls: for whoever plans without a document.</summary>
     /// <param name="others">The walls.</param>
     /// <returns>The sheet.</returns>
-    public JobSheet With(IReadOnlyList<WallSheet> others) => new(Head, Policy, others, Items, AllParts, Here);
+    public JobSheet With(IReadOnlyList<WallSheet> others) => new(Head, Policy, others, Items, AllParts, Here, LeftOut);
 }

@@ -37,8 +37,12 @@ public interface IResults
 /// <param name="owner">Key of the wall or thing that the work is about.</param>
 /// <param name="wall">Key of the wall.</param>
 /// <param name="ofItem">Whether the owner is a thing.</param>
-public sealed class Worksheet(string owner, string wall, bool ofItem)
+/// <param name="budget">What the work may cost.</param>
+public sealed class Worksheet(string owner, string wall, bool ofItem, WorkBudget budget)
 {
+    /// <summary>What the work may cost, together with all other work of the plan: whoever looks at all pairs of something says so.</summary>
+    public WorkBudget Budget => budget;
+
     internal List<Finding> Findings { get; } = [];
 
     internal List<Mark> Marks { get; } = [];
@@ -93,8 +97,11 @@ public readonly record struct Same<T>(IReadOnlyList<T> Items)
 /// <summary>A plan in the making.</summary>
 /// <param name="sheet">The sheet.</param>
 /// <param name="previous">The plan of an earlier sheet, whose unaffected pieces are taken over; null for a fresh plan.</param>
-public sealed class PlanBuilder(JobSheet sheet, JobPlan? previous) : IResults
+/// <param name="budget">What the plan may cost.</param>
+public sealed class PlanBuilder(JobSheet sheet, JobPlan? previous, WorkBudget budget) : IResults
 {
+    private const int StepsOfAPiece = 20_000;
+
     private readonly Dictionary<(object Result, string Owner), Piece> pieces = [];
     private readonly List<Piece> order = [];
     private readonly ConcurrentDictionary<(object Result, string Owner), object> later = new();
@@ -132,7 +139,8 @@ public sealed class PlanBuilder(JobSheet sheet, JobPlan? previous) : IResults
             return (T?)same.Value;
         }
 
-        var worksheet = new Worksheet(owner, wall, sheet.Item(owner) is not null);
+        budget.Spend(StepsOfAPiece);
+        var worksheet = new Worksheet(owner, wall, sheet.Item(owner) is not null, budget);
         var value = work(worksheet, input);
         var piece = new Piece(input, wall, value, worksheet.Findings, worksheet.Marks, worksheet.Bodies, worksheet.Holes);
         pieces[(result, owner)] = piece;

@@ -1,5 +1,6 @@
 using Corrie.Core.Catalogue;
 using Corrie.Core.Measure;
+using Corrie.Core.Planning;
 
 namespace Corrie.Core.Survey;
 
@@ -8,14 +9,17 @@ public static class FramingMapper
 {
     private const string WholeWall = "";
     private const double OnLaths = 3;
+    private const int StepsOfAFinding = 30_000;
 
     /// <summary>Puts evidence on the wall and infers where its studs stand.</summary>
     /// <param name="wall">The wall, its readings worked in.</param>
     /// <param name="across">The sideways network.</param>
     /// <param name="up">The network of heights.</param>
+    /// <param name="budget">What the work may cost; null for no limit.</param>
     /// <returns>What is known, for bolts of any size; and evidence whose datum is not known.</returns>
-    internal static (FramingBasis Basis, IReadOnlyList<Evidence> Unclear) Infer(Wall wall, AdjustedNetwork across, AdjustedNetwork up)
+    internal static (FramingBasis Basis, IReadOnlyList<Evidence> Unclear) Infer(Wall wall, AdjustedNetwork across, AdjustedNetwork up, WorkBudget? budget)
     {
+        budget?.Spend((long)wall.Evidence.Count * StepsOfAFinding);
         var soundings = new List<Sounding>();
         var unclear = new List<Evidence>();
         if (wall.Evidence.Count == 0)

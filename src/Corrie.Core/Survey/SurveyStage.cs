@@ -44,7 +44,7 @@ public sealed class SurveyStage : IStage
 
             var surveyed = plan.Work(Walls, sheet.Id, sheet.Id, (Wall: wall, Site: site, plan.Sheet.Policy), static (work, input) =>
             {
-                var surveyed = Surveyor.Survey(input.Wall);
+                var surveyed = Surveyor.Survey(input.Wall, work.Budget);
                 work.Add(Surveyor.Check(surveyed, input.Site, input.Policy.UsualBolt));
                 foreach (var f in surveyed.Wall.Features)
                 {

@@ -1,6 +1,7 @@
 using System.Collections.Concurrent;
 using Corrie.Core.Findings;
 using Corrie.Core.Measure;
+using Corrie.Core.Planning;
 
 namespace Corrie.Core.Survey;
 
@@ -52,13 +53,14 @@ public static class Surveyor
 
     /// <summary>Solves both networks, puts the positions that they fix on the wall, and infers its framing.</summary>
     /// <param name="wall">The wall as entered.</param>
+    /// <param name="budget">What the work may cost; null for no limit.</param>
     /// <returns>The wall as surveyed.</returns>
-    public static Surveyed Survey(Wall wall)
+    public static Surveyed Survey(Wall wall, WorkBudget? budget = null)
     {
         var clear = wall.Readings.Select(r => (Told: r, Seen: Faces.Seen(wall, r))).Where(p => p.Seen is not null).ToList();
         var told = clear.ToDictionary(p => p.Told.Id, p => p.Told);
-        var across = Anchored(wall, [.. clear.Where(p => AxisOf(wall, p.Seen!.To) == Axis.Across).Select(p => p.Seen!)], Datum.LeftCorner).As(told);
-        var up = Anchored(wall, [.. clear.Where(p => AxisOf(wall, p.Seen!.To) == Axis.Up).Select(p => p.Seen!)], Datum.Floor).As(told);
+        var across = Network.Solve([.. clear.Where(p => AxisOf(wall, p.Seen!.To) == Axis.Across).Select(p => p.Seen!)], Terms, p => Entered(wall, p), budget).As(told);
+        var up = Network.Solve([.. clear.Where(p => AxisOf(wall, p.Seen!.To) == Axis.Up).Select(p => p.Seen!)], Terms, p => Entered(wall, p), budget).As(told);
         var carried = clear.SelectMany(p => new[] { (Point: p.Seen!.From, p.Told.OtherFace), (Point: p.Seen.To, p.Told.OtherFace) })
             .GroupBy(p => p.Point).Where(g => g.All(p => p.OtherFace)).Select(g => g.Key).ToHashSet();
         var measured = wall with
@@ -74,7 +76,7 @@ public static class Surveyor
             ],
             Features = [.. wall.Features.Select(f => Placed(f, across, up)).OrderBy(f => f.Left).ThenBy(f => f.Id, StringComparer.Ordinal)],
         };
-        var (basis, unplaced) = FramingMapper.Infer(measured, across, up);
+        var (basis, unplaced) = FramingMapper.Infer(measured, across, up, budget);
         return new(measured, across, up, [.. wall.Readings.Where(r => !told.ContainsKey(r.Id))], basis, unplaced);
     }
 
@@ -116,21 +118,6 @@ public static class Surveyor
         [var id] when wall.Features.FirstOrDefault(f => f.Id == id) is { } feature => feature.Name,
         _ => Datum.Of(wall).FirstOrDefault(d => d.Id == point)?.Name ?? point,
     };
-
-    // Readings that reach neither corner hang on a position that somebody has entered, as far as there is one: as few as will do,
-    // so that an old entry never argues with a measurement.
-    private static AdjustedNetwork Anchored(Wall wall, List<MeasuredReading> readings, string origin)
-    {
-        var network = Network.Solve(readings, Terms);
-        var all = readings;
-        while (network.Loose.FirstOrDefault(p => Entered(wall, p) is not null) is { } point)
-        {
-            all = [.. all, new("entered/" + point, origin, point, Entered(wall, point)!.Value, Length.Tape(0, 1, 32), "as entered")];
-            network = Network.Solve(all, Terms);
-        }
-
-        return network with { Readings = [.. network.Readings.Where(r => !r.Reading.Id.StartsWith("entered/", StringComparison.Ordinal))] };
-    }
 
     private static Length? Entered(Wall wall, string point)
     {

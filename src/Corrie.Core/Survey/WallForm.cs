@@ -152,7 +152,7 @@ public static class WallForm
         var studs = m.Map("studs", "members behind the layers", Studs(kind));
         var features = m.Map("features", "what is on the wall or before it", Features);
         var readings = m.Map("readings", "what was measured", Readings);
-        var evidence = m.Map("evidence", "what was found of the framing", Findings);
+        var evidence = m.Map("evidence", "what was found of the framing", Findings, 1000);
         var crosses = m.Map("crosses", "the client's crosses", Crosses, 20);
         var testHoles = m.Map("testHoles", "holes made to see the layers", TestHoles, 40);
         var photos = m.Map("photos", "photos, each pinned to what it shows", Photos, 200);

@@ -20,6 +20,12 @@ public static class WholePlanFindings
         "a thing hangs on, or is centred on, what is not on the sheet, or in a ring; a caution where a seat or a thing is for it",
         "The plan then follows something else than was meant.", Source.Arithmetic, Severity.Caution);
 
+    /// <summary>A part that is not in the plan.</summary>
+    public static readonly FindingKind LeftOut = new(
+        Stage, "plan.left-out", Severity.Stop, "Not in the plan",
+        "a part of the sheet could not be read; a caution where it is of no wall, no thing and none of the company's figures",
+        "What nobody planned with is there all the same.", Source.Arithmetic, Severity.Caution);
+
     /// <summary>All of them, in the order of the catalogue.</summary>
-    public static IReadOnlyList<FindingKind> All { get; } = [Assumed, ItemLost];
+    public static IReadOnlyList<FindingKind> All { get; } = [Assumed, LeftOut, ItemLost];
 }

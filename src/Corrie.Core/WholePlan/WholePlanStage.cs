@@ -1,4 +1,5 @@
 using Corrie.Core.Findings;
+using Corrie.Core.Format;
 using Corrie.Core.Measure;
 using Corrie.Core.Placement;
 using Corrie.Core.Planning;
@@ -9,7 +10,10 @@ namespace Corrie.Core.WholePlan;
 /// <summary>What only shows once all stages have planned: bodies that meet, holes into what is in the wall, values that nobody entered.</summary>
 public sealed class WholePlanStage : IStage
 {
+    private const int StepsOfAPair = 20;
+
     private static readonly Result<Cleared> Clear = new("clearances");
+    private static readonly Result<Gone> Missing = new("parts that could not be read");
     private static readonly Result<Register> Assumed = new("assumptions");
 
     /// <inheritdoc/>
@@ -28,6 +32,22 @@ public sealed class WholePlanStage : IStage
     public void Plan(PlanBuilder plan)
     {
         var sheet = plan.Sheet;
+        foreach (var lost in sheet.LeftOut.GroupBy(l => Pointer.Split(l.Path) is ["walls", var wall, ..] && sheet.Wall(wall) is not null ? wall : string.Empty))
+        {
+            plan.Work(Missing, lost.Key, lost.Key, new Same<LeftOut>([.. lost]), static (work, input) =>
+            {
+                foreach (var part in input.Items)
+                {
+                    var grave = part.Path.StartsWith("/walls", StringComparison.Ordinal) || part.Path.StartsWith("/items", StringComparison.Ordinal) || part.Path.StartsWith("/policy", StringComparison.Ordinal);
+                    Phrase message = $"Enter it anew: {part.Name} is not in the plan, since this could not be read: {part.Field}. {part.Problem.Understood}. Expected: {part.Problem.Expected}.";
+                    var where = new Spot(part.Path.TrimStart('/'));
+                    work.AddAsNamed(grave ? WholePlanFindings.LeftOut.At(where, message) : WholePlanFindings.LeftOut.MildAt(where, message));
+                }
+
+                return new Gone(input.Items.Count);
+            });
+        }
+
         foreach (var wall in sheet.Walls)
         {
             if (plan.Survey(wall.Id) is not { } surveyed)
@@ -40,6 +60,8 @@ public sealed class WholePlanStage : IStage
             var input = new Clearing(surveyed, new(plan.BodiesAt(wall.Id)), new(plan.HolesIn(wall.Id)), new(placed), sheet.Policy);
             plan.Work(Clear, wall.Id, wall.Id, input, static (work, input) =>
             {
+                long things = input.Holes.Items.Count + input.Bodies.Items.Count;
+                work.Budget.Spend(things * (things + input.Survey.Wall.Features.Count) * StepsOfAPair);
                 foreach (var finding in Clearances.Check(input))
                 {
                     work.AddAsNamed(finding);
@@ -60,7 +82,9 @@ public sealed class WholePlanStage : IStage
     }
 
     /// <inheritdoc/>
-    public StageReport Report(IResults plan, WallSheet? wall) => wall is not null && plan.Get(Clear, wall.Id) is { } cleared && cleared.Holes + cleared.Bodies > 0
+    public StageReport Report(IResults plan, WallSheet? wall) => (plan.Get(Missing, string.Empty)?.Parts ?? 0) + (wall is null ? 0 : plan.Get(Missing, wall.Id)?.Parts ?? 0) is > 0 and var gone
+        ? StageReport.Clear(Phrase.Of($"{gone} {(gone == 1 ? "part" : "parts")} not in the plan"))
+        : wall is not null && plan.Get(Clear, wall.Id) is { } cleared && cleared.Holes + cleared.Bodies > 0
         ? StageReport.Clear(Phrase.Of($"{cleared.Holes} {(cleared.Holes == 1 ? "hole" : "holes")} and {cleared.Bodies} {(cleared.Bodies == 1 ? "body" : "bodies")} clear of each other"))
         : StageReport.NotNeeded;
 
@@ -85,6 +109,8 @@ public sealed class WholePlanStage : IStage
     /// <param name="wall">Key of the wall.</param>
     /// <returns>The register; empty as long as no hole is planned.</returns>
     internal static IReadOnlyList<Assumption> RegisterOf(IResults plan, string wall) => plan.Get(Assumed, wall)?.All ?? [];
+
+    private sealed record Gone(int Parts);
 
     private sealed record Cleared(int Holes, int Bodies);
 

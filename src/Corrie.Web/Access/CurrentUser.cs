@@ -14,8 +14,9 @@ public sealed class CurrentUser
     private const string CompanyClaim = "company";
     private const string ChangesClaim = "changes";
 
-    private CurrentUser(Company company, string signIn, string name, Role role, long? siteId, string units)
+    private CurrentUser(Company company, string signIn, string name, Role role, long? siteId, string units, CancellationToken gone)
     {
+        Gone = gone;
         Company = company;
         SignIn = signIn;
         Name = name;
@@ -47,6 +48,9 @@ public sealed class CurrentUser
 
     /// <summary>The reader's choice of units.</summary>
     public string Units { get; }
+
+    /// <summary>Says that the reader does not wait for the answer any more.</summary>
+    public CancellationToken Gone { get; }
 
     /// <summary>Whether the reader may do something.</summary>
     public bool May(Permission permission) => Role.May(permission);
@@ -91,6 +95,6 @@ public sealed class CurrentUser
         }
 
         var units = context.Request.Cookies[UnitsCookie];
-        return new(company, person.SignIn, person.Name, person.Role, person.SiteId, UnitChoices.Any(c => c.Key == units) ? units! : "job");
+        return new(company, person.SignIn, person.Name, person.Role, person.SiteId, UnitChoices.Any(c => c.Key == units) ? units! : "job", context.RequestAborted);
     }
 }

@@ -3,6 +3,7 @@ using System.Text.Json.Nodes;
 using Corrie.Core.Format;
 using Corrie.Core.Jobs;
 using Corrie.Core.Measure;
+using Corrie.Core.Planning;
 using Corrie.Data;
 using Corrie.Web.Access;
 using Corrie.Web.Jobs;
@@ -116,7 +117,19 @@ public static class JobsApi
         }
 
         var (sheet, problems) = JobForm.Read(document);
-        return problems.Count > 0 ? Wrong(problems) : Json(PlanFile.Write(Planner.Plan(sheet), StyleOf(units, sheet.Head.Units), document));
+        if (problems.Count > 0)
+        {
+            return Wrong(problems);
+        }
+
+        try
+        {
+            return Json(PlanFile.Write(Planner.Plan(sheet, budget: new(WorkBudget.OfAPlan, request.HttpContext.RequestAborted)), StyleOf(units, sheet.Head.Units), document));
+        }
+        catch (OverBudgetException e)
+        {
+            return Wrong(e.Message, StatusCodes.Status422UnprocessableEntity);
+        }
     }
 
     private static IResult List(CurrentUser user, string? search, string? state, int? page)

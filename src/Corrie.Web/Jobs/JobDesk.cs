@@ -26,18 +26,18 @@ public static class JobDesk
 
     /// <summary>A job that somebody may see; null where there is none.</summary>
     /// <exception cref="DamagedJobException">Its entries, sheet or plan cannot be read.</exception>
-    public static OpenJob? Open(this CurrentUser user, long id) => user.Find(id) is { } row ? Open(user.Company, row) : null;
+    public static OpenJob? Open(this CurrentUser user, long id) => user.Find(id) is { } row ? Open(user.Company, row, user.Gone) : null;
 
     /// <summary>A job of a company; null where it has no entries.</summary>
     /// <exception cref="DamagedJobException">Its entries, sheet or plan cannot be read.</exception>
-    public static OpenJob? Open(Company company, JobRow row)
+    public static OpenJob? Open(Company company, JobRow row, CancellationToken stop = default)
     {
         if (company.Entries.Read(row.Id) is not { } ledger)
         {
             return null;
         }
 
-        var planned = PlanOf(company, row.Id, ledger);
+        var planned = PlanOf(company, row.Id, ledger, stop);
         return new(row, ledger, planned.Plan, planned.Problems);
     }
 
@@ -87,7 +87,7 @@ public static class JobDesk
     }
 
     // What moved on is read and planned from where it was; the rest of the sheet and of the plan stays as it is.
-    private static Planned PlanOf(Company company, long id, Ledger ledger)
+    private static Planned PlanOf(Company company, long id, Ledger ledger, CancellationToken stop = default)
     {
         var plans = Plans.GetValue(company, _ => new(MostPlans));
         var known = plans.Find(id);
@@ -100,11 +100,16 @@ public static class JobDesk
         {
             var earlier = known is { Problems.Count: 0 } && known.Seq < ledger.Seq ? known : null;
             var (sheet, problems) = JobForm.Read(ledger.Document, earlier?.Plan.Sheet, earlier is null ? null : ledger.ChangedSince(earlier.Seq));
-            var made = new Planned(ledger.Seq, Planner.Plan(sheet, known?.Plan), problems);
+            var made = new Planned(ledger.Seq, Planner.Plan(sheet, known?.Plan, new(WorkBudget.OfAPlan, stop)), problems);
             plans.Set(id, made);
             return made;
         }
-        catch (Exception e) when (e is not OutOfMemoryException)
+        catch (OverBudgetException e)
+        {
+            // Which of the entries were too many, people have to say.
+            throw new DamagedJobException(id, e.Message, e);
+        }
+        catch (Exception e) when (e is not (OutOfMemoryException or OperationCanceledException))
         {
             var entry = EntryStore.FirstBad(ledger.Entries, entries => Planner.Plan(JobForm.Read(Ledger.Fold(entries).Document).Sheet));
             throw new DamagedJobException(id, $"Its sheet cannot be planned since entry {entry}: {e.Message}", e, entry);

@@ -1,4 +1,5 @@
 using Corrie.Core.Measure;
+using Corrie.Core.Planning;
 using Corrie.Core.Survey;
 using CsCheck;
 
@@ -80,6 +81,60 @@ public class NetworkTests
         Assert.Equal(one.Loose, two.Loose);
         Assert.All(one.Points, p => Assert.InRange((two.Points[p.Key].Position - p.Value.Position).Abs.Units, 0, 1));
     }, iter: 100);
+
+    /// <summary>
+    /// Five hundred readings at once. In a chain the deviations add up by their squares; of two readings of one distance each has half of the
+    /// redundancy; in a ladder every rung closes a loop (the law of propagation, as in any textbook of surveying).
+    /// </summary>
+    [Theory]
+    [InlineData("pairs")]
+    [InlineData("chain")]
+    [InlineData("grid")]
+    public void Hundreds_of_readings_are_solved_like_few(string shape)
+    {
+        var budget = new WorkBudget(100_000_000);
+        var one = Length.Tape(0, 1, 32);
+        MeasuredReading R(int i, string from, string to, double inches) => new($"r{i}", from, to, Length.FromInches(inches), one, "somebody");
+        List<MeasuredReading> readings = shape switch
+        {
+            "pairs" => [.. Enumerable.Range(0, 500).Select(i => R(i, $"a{i / 2}", $"b{i / 2}", 10))],
+            "chain" => [.. Enumerable.Range(0, 500).Select(i => R(i, i == 0 ? "origin" : $"p{i}", $"p{i + 1}", 0.25))],
+            _ => [.. Enumerable.Range(0, 167).SelectMany(i => new[] { R(3 * i, i == 0 ? "origin" : $"p{i}", $"p{i + 1}", 1), R((3 * i) + 1, i == 0 ? "origin" : $"q{i}", $"q{i + 1}", 1), R((3 * i) + 2, $"p{i + 1}", $"q{i + 1}", 0) })],
+        };
+        var solved = Network.Solve(readings, Terms, budget: budget);
+        Assert.All(solved.Readings, r => Assert.Equal(0, r.Normalised, 1e-6));
+        switch (shape)
+        {
+            case "pairs":
+                Assert.Equal(500, solved.Loose.Count);
+                Assert.All(solved.Readings, r => Assert.Equal(0.5, r.Share, 1e-9));
+                break;
+            case "chain":
+                Assert.Equal(125, solved.Points["p500"].Position.Inches, 1e-6);
+                Assert.Equal(Math.Sqrt(500) / 32, solved.Points["p500"].Deviation.Inches, 1e-2);
+                Assert.All(solved.Readings, r => Assert.Equal(0, r.Share, 1e-6));
+                break;
+            default:
+                Assert.Equal(501 - 334, solved.Readings.Sum(r => r.Share), 1e-6);
+                Assert.Equal(167, solved.Points["q167"].Position.Inches, 1e-6);
+                break;
+        }
+
+        // What would cost too much is given up in words, and so is what nobody waits for.
+        Assert.Contains("more than Corrie works out at once", Assert.Throws<OverBudgetException>(() => Network.Solve(readings, Terms, budget: new(100))).Message);
+        Assert.Throws<OperationCanceledException>(() => Network.Solve(readings, Terms, budget: new(100, new CancellationToken(canceled: true))));
+    }
+
+    [Fact]
+    public void What_the_readings_leave_loose_hangs_on_as_few_entered_places_as_will_do()
+    {
+        var readings = Readings(([10, 20, 30, 40], [(1, 2, 0, 1), (2, 3, 0, 1), (3, 1, 0, 1), (4, 0, 0, 1)]));
+        var solved = Network.Solve(readings, Terms, p => p == "p2" ? Length.Tape(21) : p == "p3" ? Length.Tape(35) : null);
+        Assert.Equal([11, 21, 31, 40], solved.Points.OrderBy(p => p.Key, StringComparer.Ordinal).Select(p => Math.Round(p.Value.Position.Inches, 3)));
+        Assert.Equal(4, solved.Readings.Count);
+        Assert.Empty(solved.Loose);
+        Assert.Equal(["p1", "p2", "p3"], Network.Solve(readings, Terms).Loose);
+    }
 
     private static List<MeasuredReading> Readings((double[] Truth, (int From, int To, double Off, int Parts)[] Readings) net) =>
     [
