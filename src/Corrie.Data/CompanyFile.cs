@@ -66,7 +66,7 @@ public sealed class CompanyFile
     /// <exception cref="CompanyFileException">It cannot be opened; it is as it was.</exception>
     internal static CompanyFile Open(string path, IReadOnlyList<Migration> migrations)
     {
-        Directory.CreateDirectory(System.IO.Path.GetDirectoryName(System.IO.Path.GetFullPath(path))!);
+        Disk.OwnFolder(System.IO.Path.GetDirectoryName(System.IO.Path.GetFullPath(path))!);
         var file = new CompanyFile(path);
         try
         {
@@ -74,6 +74,7 @@ public sealed class CompanyFile
             var (version, latest) = (connection.ExecuteScalar<int>("pragma user_version"), migrations[^1].Version);
             var tables = connection.ExecuteScalar<int>("select count(*) from sqlite_master");
             Refuse(connection, path, version, latest, tables);
+            Disk.OwnFile(path);
             connection.Execute("pragma journal_mode = wal");
             if (version < latest)
             {

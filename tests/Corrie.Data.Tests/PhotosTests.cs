@@ -3,6 +3,7 @@ using SkiaSharp;
 
 namespace Corrie.Data.Tests;
 
+[System.Runtime.Versioning.UnsupportedOSPlatform("windows")]
 public sealed class PhotosTests : IDisposable
 {
     private readonly string folder = Directory.CreateTempSubdirectory("corrie-photos-").FullName;
@@ -65,6 +66,69 @@ public sealed class PhotosTests : IDisposable
         Assert.NotNull(store.Add(bomb).Problem);
         Assert.Empty(Directory.GetFiles(folder));
         Assert.Null(store.Find("../../etc/passwd", PhotoSize.Original));
+    }
+
+    [Fact]
+    public void Many_huge_pictures_at_once_take_little_memory()
+    {
+        var store = new PhotoStore(folder);
+        using var grey = new SKBitmap(new SKImageInfo(9_990, 8_000, SKColorType.Gray8, SKAlphaType.Opaque));
+        using var image = SKImage.FromBitmap(grey);
+        // What comes after the end of a JPEG belongs to nobody, and makes it another file.
+        var jpeg = image.Encode(SKEncodedImageFormat.Jpeg, 50).ToArray();
+        using (var codec = SKCodec.Create(store.Find(store.Add(jpeg).Name!, PhotoSize.View)))
+        {
+            Assert.Equal((1600, 1281), (codec.Info.Width, codec.Info.Height));
+        }
+
+        var before = Environment.WorkingSet;
+        long most = 0;
+        using var watch = new Timer(_ => most = Math.Max(most, Environment.WorkingSet), null, 0, 2);
+        var names = Enumerable.Range(1, 12).AsParallel().WithDegreeOfParallelism(12).Select(n => store.Add([.. jpeg, (byte)n]).Name).ToList();
+        Assert.All(names, Assert.NotNull);
+        Assert.Equal(12, names.Distinct().Count());
+        // One of them unfolded whole takes 320 MB.
+        Assert.InRange(most - before, 0, 200_000_000);
+        Assert.Contains("as a JPEG", store.Add(Png(9_990, 8_000, 1)).Problem);
+    }
+
+    [Fact]
+    public void Half_a_picture_is_refused()
+    {
+        var store = new PhotoStore(folder);
+        foreach (var whole in new[] { FromPhone(), Png(300, 200, 1), Png(4_000, 5_900, 1) })
+        {
+            Assert.Null(store.Add(whole).Problem);
+            Assert.Contains("missing", store.Add(whole[..(whole.Length * 9 / 10)]).Problem);
+        }
+    }
+
+    [Fact]
+    public void Files_are_their_owner_s_alone()
+    {
+        var store = new PhotoStore(Path.Combine(folder, "photos"));
+        var name = store.Add(FromPhone()).Name!;
+        Assert.Equal(UnixFileMode.UserRead | UnixFileMode.UserWrite, File.GetUnixFileMode(store.Find(name, PhotoSize.Original)!));
+        Assert.Equal(UnixFileMode.UserRead | UnixFileMode.UserWrite | UnixFileMode.UserExecute, File.GetUnixFileMode(Path.Combine(folder, "photos")));
+    }
+
+    // A picture of one grey (PNG specification, ISO/IEC 15948): some kilobytes, whatever its size.
+    private static byte[] Png(int width, int height, int shade)
+    {
+        static byte[] Chunk(string name, byte[] data) => [.. Big(data.Length), .. Encoding.ASCII.GetBytes(name), .. data, .. Crc([.. Encoding.ASCII.GetBytes(name), .. data])];
+        static byte[] Big(int number) => [(byte)(number >> 24), (byte)(number >> 16), (byte)(number >> 8), (byte)number];
+        using var packed = new MemoryStream();
+        using (var zip = new System.IO.Compression.ZLibStream(packed, System.IO.Compression.CompressionLevel.Fastest, leaveOpen: true))
+        {
+            var row = new byte[width + 1];
+            row.AsSpan(1).Fill((byte)shade);
+            for (var y = 0; y < height; y++)
+            {
+                zip.Write(row);
+            }
+        }
+
+        return [0x89, .. "PNG\r\n\u001a\n"u8, .. Chunk("IHDR", [.. Big(width), .. Big(height), 8, 0, 0, 0, 0]), .. Chunk("IDAT", packed.ToArray()), .. Chunk("IEND", [])];
     }
 
     public void Dispose() => Directory.Delete(folder, recursive: true);
