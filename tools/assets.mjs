@@ -1,4 +1,5 @@
 // Copies what the pages ship from the packages into wwwroot/lib, with its licences. Run after a version in package.json changes.
+import { createHash } from 'node:crypto';
 import { copyFileSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 
 const lib = new URL('../src/Corrie.Web/wwwroot/lib/', import.meta.url);
@@ -18,3 +19,9 @@ for (const [to, from] of Object.entries(files)) {
 const licences = ['htmx.org', 'idiomorph', 'bulma', '@fontsource-variable/atkinson-hyperlegible-next'].map(name =>
   `${name}\n${'='.repeat(name.length)}\n\n${readFileSync(new URL(`${name}/LICENSE`, modules), 'utf8')}`);
 writeFileSync(new URL('LICENCES.txt', lib), licences.join('\n\n'));
+
+// Passwords that are tried first, as the first eight bytes of each one's SHA-256: the server refuses them, and nobody has to read them.
+const { dictionary } = await import('@zxcvbn-ts/language-common');
+const usual = dictionary['passwords-common'].filter(word => word.length >= 4).slice(0, 20_000);
+writeFileSync(new URL('../src/Corrie.Web/Access/common-passwords.bin', import.meta.url), Buffer.concat(usual.map(word => createHash('sha256').update(word).digest().subarray(0, 8))));
+writeFileSync(new URL('../src/Corrie.Web/Access/common-passwords-LICENCE.txt', import.meta.url), readFileSync(new URL('@zxcvbn-ts/language-common/LICENSE.txt', modules), 'utf8'));

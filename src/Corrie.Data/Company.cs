@@ -18,7 +18,9 @@ public sealed class Company : IAsyncDisposable
         Key = key;
         this.time = time;
         file = CompanyFile.Open(path);
-        People = new(file, time);
+        Sessions = new(file, time);
+        People = new(file, time, Sessions);
+        Tokens = new(file, time);
         Jobs = new(file, time);
         Entries = new(file, time);
         Catalogue = new(file, time);
@@ -31,6 +33,12 @@ public sealed class Company : IAsyncDisposable
 
     /// <summary>The company's people.</summary>
     public PeopleStore People { get; }
+
+    /// <summary>The sign-ins that count.</summary>
+    public SessionStore Sessions { get; }
+
+    /// <summary>What lets programs in.</summary>
+    public TokenStore Tokens { get; }
 
     /// <summary>Sites and jobs.</summary>
     public JobStore Jobs { get; }

@@ -29,26 +29,28 @@ public enum Role
 /// <param name="Role">What they may do in the company.</param>
 /// <param name="PasswordHash">Hash of the password; never the password.</param>
 /// <param name="SiteId">A client's site; null for everybody else.</param>
-/// <param name="LockedUntil">When a lock after too many wrong passwords ends; null where there is none.</param>
 /// <param name="LeftAt">When they left the company; null for who is here.</param>
-/// <param name="Changes">How often password, role or being here has changed: an earlier sign-in does not count any more.</param>
-public sealed record Person(
-    long Id, string SignIn, string Name, Role Role, string PasswordHash, long? SiteId, DateTimeOffset? LockedUntil, DateTimeOffset? LeftAt, long Changes);
+/// <param name="SeenChange">The last change of people that they have looked at; 0 for none.</param>
+public sealed record Person(long Id, string SignIn, string Name, Role Role, string PasswordHash, long? SiteId, DateTimeOffset? LeftAt, long SeenChange);
 
-/// <summary>The company's people.</summary>
+/// <summary>Something that was changed about people.</summary>
+/// <param name="Id">Its place among all changes.</param>
+/// <param name="At">When.</param>
+/// <param name="By">Name that whoever did it signs in with.</param>
+/// <param name="Person">Name that the person signs in with.</param>
+/// <param name="What">What was done, to follow the person's name.</param>
+public sealed record PersonChange(long Id, DateTimeOffset At, string By, string Person, string What);
+
+/// <summary>The company's people. Whatever is changed about one ends the sessions that they have, and is on record.</summary>
 /// <param name="file">The company's file.</param>
 /// <param name="time">The clock.</param>
-public sealed class PeopleStore(CompanyFile file, TimeProvider time)
+/// <param name="sessions">Their sessions.</param>
+public sealed class PeopleStore(CompanyFile file, TimeProvider time, SessionStore sessions)
 {
-    /// <summary>Wrong passwords in a row that lock a person out.</summary>
-    public const int FailuresToLock = 5;
-
-    /// <summary>How long they stay locked out.</summary>
-    public static readonly TimeSpan LockFor = TimeSpan.FromMinutes(15);
-
     // Read for every request, and changed hardly ever: kept until something is written. A company has one process.
     private readonly Lock gate = new();
     private IReadOnlyList<Person>? everybody;
+    private IReadOnlyList<(string By, long Id)>? lastChanges;
 
     /// <summary>Everybody, also who has left, by name.</summary>
     /// <returns>The people.</returns>
@@ -71,65 +73,122 @@ public sealed class PeopleStore(CompanyFile file, TimeProvider time)
     /// <param name="role">What they may do in the company.</param>
     /// <param name="passwordHash">Hash of the password.</param>
     /// <param name="siteId">A client's site; null for everybody else.</param>
-    /// <returns>The person's key.</returns>
-    /// <exception cref="SqliteException">The name is taken, or a client has no site.</exception>
-    public long Add(string signIn, string name, Role role, string passwordHash, long? siteId = null)
+    /// <param name="by">Name that whoever does it signs in with; empty for nobody who is on record.</param>
+    /// <returns>The person's key; null where somebody signs in with that name already.</returns>
+    /// <exception cref="SqliteException">A client has no site.</exception>
+    public long? Add(string signIn, string name, Role role, string passwordHash, long? siteId = null, string by = "") => Write((connection, transaction) =>
     {
-        return Write(connection => connection.ExecuteScalar<long>(
+        var id = connection.ExecuteScalar<long?>(
             """
             insert into people (sign_in, name, role, password_hash, site_id)
             values (@signIn, @name, @role, @passwordHash, @siteId)
+            on conflict (sign_in) do nothing
             returning id
             """,
-            new { signIn, name, role = Of(role), passwordHash, siteId }));
-    }
+            new { signIn, name, role = Of(role), passwordHash, siteId },
+            transaction);
+        if (id is { } added)
+        {
+            Note(connection, transaction, added, by, $"was added as {Of(role)}");
+        }
 
-    /// <summary>Gives a person a new password, and ends a lock.</summary>
+        return id;
+    });
+
+    /// <summary>Gives a person a new password.</summary>
     /// <param name="id">Its key, unique in the company.</param>
     /// <param name="passwordHash">Hash of the password.</param>
-    public void SetPassword(long id, string passwordHash) => Update(
-        "password_hash = @passwordHash, failures = 0, locked_until = null, changes = changes + 1", new { id, passwordHash });
+    /// <param name="by">Name that whoever does it signs in with.</param>
+    public void SetPassword(long id, string passwordHash, string by = "") => Update("password_hash = @passwordHash", id, new { id, passwordHash }, by, "has a new password");
 
     /// <summary>Gives a person another role.</summary>
     /// <param name="id">Its key, unique in the company.</param>
     /// <param name="role">The role.</param>
     /// <param name="siteId">A client's site; null for everybody else.</param>
+    /// <param name="by">Name that whoever does it signs in with.</param>
     /// <exception cref="SqliteException">A client has no site.</exception>
-    public void SetRole(long id, Role role, long? siteId) => Update(
-        "role = @role, site_id = @siteId, changes = changes + 1", new { id, role = Of(role), siteId });
+    public void SetRole(long id, Role role, long? siteId, string by = "") => Update(
+        "role = @role, site_id = @siteId", id, new { id, role = Of(role), siteId }, by, $"has another role: {Of(role)}");
 
     /// <summary>Notes that a person has left, or is back.</summary>
     /// <param name="id">Its key, unique in the company.</param>
     /// <param name="left">Whether they have left.</param>
-    public void SetLeft(long id, bool left) => Update(
-        "left_at = @at, changes = changes + 1", new { id, at = left ? SqliteTime.Of(time.GetUtcNow()) : null });
+    /// <param name="by">Name that whoever does it signs in with.</param>
+    public void SetLeft(long id, bool left, string by = "") => Update(
+        "left_at = @at", id, new { id, at = left ? SqliteTime.Of(time.GetUtcNow()) : null }, by, left ? "has left" : "is back");
 
-    /// <summary>Notes a wrong password, and locks after <see cref="FailuresToLock"/> of them in a row.</summary>
-    /// <param name="id">Its key, unique in the company.</param>
-    public void Failed(long id) => Update(
-        """
-        failures = case when failures + 1 >= @most then 0 else failures + 1 end,
-        locked_until = case when failures + 1 >= @most then @until else locked_until end
-        """,
-        new { id, most = FailuresToLock, until = SqliteTime.Of(time.GetUtcNow() + LockFor) });
+    /// <summary>What was changed about people, the latest first.</summary>
+    /// <param name="after">Only what came after this change; 0 for all.</param>
+    /// <param name="most">How many at the most.</param>
+    /// <returns>The changes.</returns>
+    public IReadOnlyList<PersonChange> Changes(long after, int most)
+    {
+        using var connection = file.Connect();
+        return
+        [
+            .. connection.Query<(long Id, string At, string By, string Person, string What)>(
+                "select id, at, by, person, what from people_changes where id > @after order by id desc limit @most", new { after, most })
+                .Select(c => new PersonChange(c.Id, SqliteTime.Time(c.At), c.By, c.Person, c.What)),
+        ];
+    }
 
-    /// <summary>Notes a right password.</summary>
-    /// <param name="id">Its key, unique in the company.</param>
-    public void Succeeded(long id) => Update("failures = 0, locked_until = null", new { id });
+    /// <summary>Place of the last change of people that somebody else has made, and who is on record; 0 for none. Known in memory, since every page asks.</summary>
+    /// <param name="signIn">Name that the reader signs in with.</param>
+    /// <returns>The change's place.</returns>
+    public long LastChangeBut(string signIn)
+    {
+        lock (gate)
+        {
+            lastChanges ??= ReadLastChanges();
+            return lastChanges.Where(c => c.By.Length > 0 && !string.Equals(c.By, signIn, StringComparison.OrdinalIgnoreCase)).Select(c => c.Id).DefaultIfEmpty(0).Max();
+        }
+    }
+
+    /// <summary>Notes that somebody has looked at the changes of people.</summary>
+    /// <param name="id">Key of who has.</param>
+    /// <param name="change">The last change that they have looked at.</param>
+    public void SetSeen(long id, long change) => Write((connection, transaction) =>
+        connection.Execute("update people set seen_change = max(seen_change, @change) where id = @id", new { id, change }, transaction));
 
     private static string Of(Role role) => role.ToString().ToLowerInvariant();
 
-    private void Update(string sets, object arguments) => Write(connection => connection.Execute($"update people set {sets} where id = @id", arguments));
+    private void Update(string sets, long id, object arguments, string by, string what)
+    {
+        Write((connection, transaction) =>
+        {
+            var rows = connection.Execute($"update people set {sets} where id = @id", arguments, transaction);
+            if (rows > 0)
+            {
+                Note(connection, transaction, id, by, what);
+            }
 
-    private T Write<T>(Func<SqliteConnection, T> change)
+            return rows;
+        });
+        sessions.EndAllOf(id);
+    }
+
+    private void Note(SqliteConnection connection, SqliteTransaction transaction, long id, string by, string what) => connection.Execute(
+        "insert into people_changes (at, by, person, what) select @at, @by, sign_in, @what from people where id = @id",
+        new { at = SqliteTime.Of(time.GetUtcNow()), by, what, id },
+        transaction);
+
+    private T Write<T>(Func<SqliteConnection, SqliteTransaction, T> change)
     {
         lock (gate)
         {
             using var connection = file.Connect();
-            var result = change(connection);
-            everybody = null;
+            using var transaction = connection.BeginTransaction();
+            var result = change(connection, transaction);
+            transaction.Commit();
+            (everybody, lastChanges) = (null, null);
             return result;
         }
+    }
+
+    private IReadOnlyList<(string By, long Id)> ReadLastChanges()
+    {
+        using var connection = file.Connect();
+        return [.. connection.Query<(string, long)>("select by, max(id) from people_changes group by by")];
     }
 
     private List<Person> Read()
@@ -137,11 +196,10 @@ public sealed class PeopleStore(CompanyFile file, TimeProvider time)
         using var connection = file.Connect();
         return
         [
-            .. connection.Query<(long Id, string SignIn, string Name, string Role, string Hash, long? Site, string? Locked, string? Left, long Changes)>(
-                "select id, sign_in, name, role, password_hash, site_id, locked_until, left_at, changes from people order by name")
+            .. connection.Query<(long Id, string SignIn, string Name, string Role, string Hash, long? Site, string? Left, long Seen)>(
+                "select id, sign_in, name, role, password_hash, site_id, left_at, seen_change from people order by name")
                 .Select(p => new Person(
-                    p.Id, p.SignIn, p.Name, Enum.Parse<Role>(p.Role, ignoreCase: true), p.Hash, p.Site,
-                    p.Locked is null ? null : SqliteTime.Time(p.Locked), p.Left is null ? null : SqliteTime.Time(p.Left), p.Changes)),
+                    p.Id, p.SignIn, p.Name, Enum.Parse<Role>(p.Role, ignoreCase: true), p.Hash, p.Site, p.Left is null ? null : SqliteTime.Time(p.Left), p.Seen)),
         ];
     }
 }

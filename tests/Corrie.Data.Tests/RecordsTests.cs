@@ -85,22 +85,6 @@ public sealed class RecordsTests : IAsyncLifetime
     }
 
     [Fact]
-    public void Five_wrong_passwords_lock_for_a_quarter_of_an_hour()
-    {
-        var id = company.People.Add("ines", "Ines", Role.Lead, "hash");
-        for (var i = 0; i < PeopleStore.FailuresToLock - 1; i++)
-        {
-            company.People.Failed(id);
-        }
-
-        Assert.Null(company.People.Find("INES")!.LockedUntil);
-        company.People.Failed(id);
-        Assert.Equal(time.GetUtcNow() + TimeSpan.FromMinutes(15), company.People.Find("ines")!.LockedUntil);
-        company.People.Succeeded(id);
-        Assert.Null(company.People.Find("ines")!.LockedUntil);
-    }
-
-    [Fact]
     public void Jobs_are_found_by_words_state_site_and_catalogue_item()
     {
         var (a, b) = (NewJob("Tarn Hall"), NewJob("Boat house 100%"));

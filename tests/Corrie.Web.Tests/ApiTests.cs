@@ -46,6 +46,7 @@ public sealed class ApiTests(Site site) : IClassFixture<Site>
     [Fact]
     public async Task An_entry_of_the_wrong_form_is_never_written()
     {
+        using var site = new Site();
         var client = await site.As("ines");
         var random = new Random(11);
         string[] odd =
@@ -77,7 +78,7 @@ public sealed class ApiTests(Site site) : IClassFixture<Site>
         Assert.Equal(HttpStatusCode.OK, (await client.GetAsync("/api/v1/jobs/3/plan")).StatusCode);
         Assert.Equal(HttpStatusCode.OK, (await client.GetAsync("/jobs/3/place")).StatusCode);
         // And so it reads for a server that starts afresh.
-        await using var again = new Site(site.Folder);
+        using var again = site.Again();
         Assert.Equal(HttpStatusCode.OK, (await (await again.As("ines")).GetAsync("/api/v1/jobs/3/plan")).StatusCode);
     }
 

@@ -148,15 +148,9 @@ public sealed class PagesTests(Site site) : IClassFixture<Site>
     }
 
     [Fact]
-    public async Task Five_wrong_passwords_lock_and_a_form_without_its_token_is_refused()
+    public async Task A_form_without_its_token_is_refused()
     {
         var client = site.Nobody();
-        for (var i = 0; i < 5; i++)
-        {
-            Assert.Contains("wrong", await (await client.Post("/sign-in", "/sign-in", ("name", "olive"), ("password", "guess"))).Content.ReadAsStringAsync());
-        }
-
-        Assert.Contains("Too many", await (await client.Post("/sign-in", "/sign-in", ("name", "olive"), ("password", "tape-hook-3"))).Content.ReadAsStringAsync());
         var bare = await (await site.As("ines")).PostAsync(Wall(6, handler: "Undo"), new FormUrlEncodedContent([]));
         Assert.Equal(HttpStatusCode.BadRequest, bare.StatusCode);
         Assert.Equal(HttpStatusCode.Unauthorized, (await client.GetAsync("/api/v1/jobs")).StatusCode);
@@ -205,7 +199,7 @@ public sealed class PagesTests(Site site) : IClassFixture<Site>
     {
         var client = await site.As("ines");
         (string, string)[] Somebody(string signIn, string password, string role = "Installer") => [("PersonName", "Rhona"), ("SignInName", signIn), ("Role", role), ("password", password)];
-        Assert.Contains("at least 10", await (await client.Post("/people", "/people", Somebody("rhona", "short"))).Content.ReadAsStringAsync());
+        Assert.Contains("10 to 200", await (await client.Post("/people", "/people", Somebody("rhona", "short"))).Content.ReadAsStringAsync());
         Assert.Contains("already", await (await client.Post("/people", "/people", Somebody("tom", "long-enough-1"))).Content.ReadAsStringAsync());
         Assert.Contains("without a site", await (await client.Post("/people", "/people", Somebody("rhona", "long-enough-1", "Client"))).Content.ReadAsStringAsync());
         Assert.Equal(HttpStatusCode.Redirect, (await client.Post("/people", "/people", Somebody("rhona", "long-enough-1"))).StatusCode);

@@ -55,7 +55,7 @@ public sealed class RecordsTests : IDisposable
         }
 
         // As after a restart: nothing of it is in memory.
-        var fresh = new Site(site.Folder);
+        using var fresh = site.Again();
         var tom = await fresh.As("tom");
         var list = await tom.GetStringAsync("/jobs");
         Assert.Contains("damaged", list.Plain());
@@ -84,8 +84,7 @@ public sealed class RecordsTests : IDisposable
         Assert.Equal(HttpStatusCode.Conflict, (await olive.Post(page, page + "?handler=SetAside", ("seq", "1"))).StatusCode);
         Assert.Equal("Doomed", JsonNode.Parse(await olive.GetStringAsync($"/api/v1/jobs/{id}/file"))!["job"]!["title"]!.ToString());
         Assert.Equal(HttpStatusCode.OK, (await tom.PostAsJsonAsync($"/api/v1/jobs/{id}/entries", new[] { new { id = "entry-0003", path = "/job/title", value = "Saved" } })).StatusCode);
-        fresh.Dispose();
-        using var later = new Site(site.Folder);
+        using var later = fresh.Again();
         Assert.Equal("Saved", JsonNode.Parse(await (await later.As("tom")).GetStringAsync($"/api/v1/jobs/{id}/file"))!["job"]!["title"]!.ToString());
     }
 

@@ -10,13 +10,30 @@ namespace Corrie.Web.Tests;
 public sealed class Site : WebApplicationFactory<Program>
 {
     private readonly string folder;
-    private readonly bool own;
+    private bool own;
 
     public Site()
         : this(Directory.CreateTempSubdirectory("corrie-web-").FullName) => own = true;
 
-    /// <summary>The application on the data of another one.</summary>
-    internal Site(string folder) => this.folder = folder;
+    private Site(string folder) => this.folder = folder;
+
+    /// <summary>The same data, which is the new one's then, after the application has ended and started afresh.</summary>
+    public Site Again()
+    {
+        own = false;
+        Dispose();
+        // The application lets go of its folder on a thread of its own.
+        for (var n = 0; n < 200; n++, Thread.Sleep(20))
+        {
+            if (Corrie.Data.DataFolder.Lock(folder) is { } free)
+            {
+                free.Dispose();
+                break;
+            }
+        }
+
+        return new(folder) { own = true };
+    }
 
     public string Folder => folder;
 

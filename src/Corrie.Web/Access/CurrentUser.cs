@@ -12,11 +12,13 @@ public sealed class CurrentUser
     public const string UnitsCookie = "corrie-units";
 
     private const string CompanyClaim = "company";
-    private const string ChangesClaim = "changes";
+    private const string SessionClaim = "session";
+    private const string TokenClaim = "token";
 
-    private CurrentUser(Company company, string signIn, string name, Role role, long? siteId, string units, CancellationToken gone)
+    private CurrentUser(Company company, string signIn, string name, Role role, long? siteId, string units, CancellationToken gone, CancellationToken ended)
     {
         Gone = gone;
+        Ended = ended;
         Company = company;
         SignIn = signIn;
         Name = name;
@@ -52,6 +54,15 @@ public sealed class CurrentUser
     /// <summary>Says that the reader does not wait for the answer any more.</summary>
     public CancellationToken Gone { get; }
 
+    /// <summary>Says that the reader's session has ended.</summary>
+    public CancellationToken Ended { get; }
+
+    /// <summary>The person; null for a program.</summary>
+    public Person? Person { get; private init; }
+
+    /// <summary>Id of the session; null for a program.</summary>
+    public string? Session { get; private init; }
+
     /// <summary>Whether the reader may do something.</summary>
     public bool May(Permission permission) => Role.May(permission);
 
@@ -72,14 +83,13 @@ public sealed class CurrentUser
         _ => new(job),
     };
 
-    /// <summary>What the sign-in cookie holds of a person: who they are, and not what they may do, which can change.</summary>
-    public static ClaimsPrincipal Principal(Company company, Person person, string scheme) => new(new ClaimsIdentity(
-        [
-            new(ClaimTypes.NameIdentifier, person.SignIn),
-            new(CompanyClaim, company.Key),
-            new(ChangesClaim, person.Changes.ToString(CultureInfo.InvariantCulture)),
-        ],
-        scheme));
+    /// <summary>What the sign-in cookie holds: who it is and in which session, and not what they may do, which can change.</summary>
+    public static ClaimsPrincipal Principal(Company company, Person person, string session, string scheme) => new(new ClaimsIdentity(
+        [new(ClaimTypes.NameIdentifier, person.SignIn), new(CompanyClaim, company.Key), new(SessionClaim, session)], scheme));
+
+    /// <summary>What a token stands for: which one it is, and not what it may do.</summary>
+    public static ClaimsPrincipal Principal(Company company, ProgramToken token, string scheme) => new(new ClaimsIdentity(
+        [new(TokenClaim, token.Id.ToString(CultureInfo.InvariantCulture)), new(CompanyClaim, company.Key)], scheme));
 
     /// <summary>The reader of a request; null where nobody is signed in, or somebody whose sign-in does not count any more.</summary>
     public static CurrentUser? Of(HttpContext context, Companies companies) => Of(context, context.User, companies);
@@ -87,14 +97,22 @@ public sealed class CurrentUser
     /// <summary>The reader that a sign-in stands for; null where it does not count any more.</summary>
     public static CurrentUser? Of(HttpContext context, ClaimsPrincipal user, Companies companies)
     {
-        if (user.FindFirstValue(CompanyClaim) is not { } key || companies.Find(key) is not { } company ||
-            user.FindFirstValue(ClaimTypes.NameIdentifier) is not { } signIn || company.People.Find(signIn) is not { LeftAt: null } person ||
-            user.FindFirstValue(ChangesClaim) != person.Changes.ToString(CultureInfo.InvariantCulture))
+        if (user.FindFirstValue(CompanyClaim) is not { } key || companies.Find(key) is not { } company)
         {
             return null;
         }
 
-        var units = context.Request.Cookies[UnitsCookie];
-        return new(company, person.SignIn, person.Name, person.Role, person.SiteId, UnitChoices.Any(c => c.Key == units) ? units! : "job", context.RequestAborted);
+        var units = context.Request.Cookies[UnitsCookie] is { } chosen && UnitChoices.Any(c => c.Key == chosen) ? chosen : "job";
+        if (user.FindFirstValue(TokenClaim) is { } program)
+        {
+            return company.Tokens.All().FirstOrDefault(t => t.RevokedAt is null && t.Id.ToString(CultureInfo.InvariantCulture) == program) is { } token
+                ? new(company, "program." + token.Name, token.Name, token.Role, token.SiteId, units, context.RequestAborted, default)
+                : null;
+        }
+
+        return user.FindFirstValue(ClaimTypes.NameIdentifier) is { } signIn && company.People.Find(signIn) is { LeftAt: null } person &&
+            user.FindFirstValue(SessionClaim) is { } session && company.Sessions.Alive(session, person.Id) is { } ended
+            ? new(company, person.SignIn, person.Name, person.Role, person.SiteId, units, context.RequestAborted, ended) { Person = person, Session = session }
+            : null;
     }
 }

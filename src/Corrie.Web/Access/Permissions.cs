@@ -34,6 +34,9 @@ public enum Permission
 
     /// <summary>Add people and give them new passwords.</summary>
     ManagePeople,
+
+    /// <summary>Give programs tokens, and revoke them.</summary>
+    ManageTokens,
 }
 
 /// <summary>The one table of who may do what; every page and endpoint names a permission as its policy.</summary>
@@ -41,7 +44,7 @@ public static class Permissions
 {
     private static readonly Dictionary<Role, HashSet<Permission>> Table = new()
     {
-        [Role.Office] = [Permission.ReadJobs, Permission.EditJobs, Permission.MendJobs, Permission.StartJobs, Permission.SeeOriginals, Permission.ReadCatalogue, Permission.EditCatalogue, Permission.EditPolicy, Permission.ManagePeople],
+        [Role.Office] = [Permission.ReadJobs, Permission.EditJobs, Permission.MendJobs, Permission.StartJobs, Permission.SeeOriginals, Permission.ReadCatalogue, Permission.EditCatalogue, Permission.EditPolicy, Permission.ManagePeople, Permission.ManageTokens],
         [Role.Lead] = [Permission.ReadJobs, Permission.EditJobs, Permission.UndoOthers, Permission.StartJobs, Permission.SeeOriginals, Permission.ReadCatalogue, Permission.EditCatalogue, Permission.EditPolicy, Permission.ManagePeople],
         [Role.Installer] = [Permission.ReadJobs, Permission.EditJobs, Permission.ReadCatalogue],
         [Role.Electrician] = [Permission.ReadJobs, Permission.EditJobs, Permission.ReadCatalogue],
@@ -64,6 +67,7 @@ public static class Permissions
         Permission.EditCatalogue => "change the catalogue",
         Permission.EditPolicy => "set the company's figures",
         Permission.ManagePeople => "add people",
+        Permission.ManageTokens => "let programs in",
         _ => throw new ArgumentOutOfRangeException(nameof(role), p, "A permission without words."),
     }));
 }

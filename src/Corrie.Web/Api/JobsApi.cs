@@ -7,8 +7,6 @@ using Corrie.Core.Planning;
 using Corrie.Data;
 using Corrie.Web.Access;
 using Corrie.Web.Jobs;
-using Microsoft.AspNetCore.Authentication;
-using Microsoft.AspNetCore.Authentication.Cookies;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.OpenApi;
@@ -39,6 +37,16 @@ public sealed record EntryMade(string Id, long Seq, string Batch);
 /// <summary>The interface for programs: the same sheet, plan and entries as the pages show.</summary>
 public static class JobsApi
 {
+    /// <summary>Where jobs are.</summary>
+    public const string JobsAddress = Root + "/jobs";
+
+    /// <summary>Where a file is planned.</summary>
+    public const string PlanAddress = Root + "/plan";
+
+    /// <summary>Where all versions of the interface are.</summary>
+    public const string AnyVersion = "/api";
+
+    private const string Root = AnyVersion + "/v1";
     private const int MostEntries = 200;
 
     /// <summary>Titles the description of the interface.</summary>
@@ -52,7 +60,7 @@ public static class JobsApi
     /// <summary>Maps the endpoints.</summary>
     public static void Map(IEndpointRouteBuilder app)
     {
-        var api = app.MapGroup("/api/v1").WithTags("jobs");
+        var api = app.MapGroup(Root).WithTags("jobs");
         api.MapPost("/sign-in", SignIn).AllowAnonymous().WithSummary("Sign in; the answer sets a cookie.");
         api.MapGet("/job.schema.json", () => TypedResults.Content(JobFile.Write(JobForm.JsonSchema()), "application/schema+json"))
             .AllowAnonymous().WithSummary("JSON Schema of the job file.");
@@ -65,6 +73,10 @@ public static class JobsApi
         api.MapPost("/jobs/{id:long}/entries", Append).RequireAuthorization(nameof(Permission.EditJobs)).WithSummary("Append the entries of one submit, together or not at all.");
     }
 
+    /// <summary>Says that something went wrong here, in the form of all answers of the interface.</summary>
+    public static Task SayFailure(HttpContext context) =>
+        Wrong("Something went wrong here, and has been noted on the server. Nothing of the request was taken that is not in a later answer.", StatusCodes.Status500InternalServerError).ExecuteAsync(context);
+
     /// <summary>Gives an answer that has a status and no words its words.</summary>
     public static Task SayStatus(Microsoft.AspNetCore.Diagnostics.StatusCodeContext context)
     {
@@ -76,13 +88,16 @@ public static class JobsApi
                 StatusCodes.Status401Unauthorized => "Nobody is signed in. Sign in at /api/v1/sign-in and keep the cookie.",
                 StatusCodes.Status403Forbidden => "Your role does not allow this.",
                 StatusCodes.Status404NotFound => "There is no such job or address, or it is not yours to see.",
+                StatusCodes.Status405MethodNotAllowed => "This address does not take that method; see /openapi/v1.json.",
+                StatusCodes.Status413PayloadTooLarge => "That is more than is taken at once.",
                 StatusCodes.Status415UnsupportedMediaType => "Send application/json.",
+                StatusCodes.Status429TooManyRequests => "That is too much at once. Wait a little and send it again.",
                 _ => "That did not work.",
             },
             status).ExecuteAsync(context.HttpContext);
     }
 
-    private static async Task<Results<NoContent, ProblemHttpResult>> SignIn(SignInBody body, Companies companies, Passwords passwords, HttpContext context)
+    private static async Task<Results<NoContent, ProblemHttpResult>> SignIn(SignInBody body, Companies companies, SignIns signIns, HttpContext context)
     {
         var key = body.Company ?? (companies.Keys is [var only] ? only : string.Empty);
         if (companies.Refusal(key) is { } refusal)
@@ -95,14 +110,8 @@ public static class JobsApi
             return Wrong("There is no such company.", StatusCodes.Status401Unauthorized);
         }
 
-        var (result, person) = passwords.Check(company.People, body.Name ?? string.Empty, body.Password ?? string.Empty);
-        if (result != SignInOutcome.Welcome)
-        {
-            return Wrong(result == SignInOutcome.Locked ? "Locked after too many wrong passwords." : "Name or password is wrong.", StatusCodes.Status401Unauthorized);
-        }
-
-        await context.SignInAsync(CurrentUser.Principal(company, person!, CookieAuthenticationDefaults.AuthenticationScheme));
-        return TypedResults.NoContent();
+        var result = await signIns.TryAsync(context, company, body.Name ?? string.Empty, body.Password ?? string.Empty);
+        return result.Outcome == SignInOutcome.Welcome ? TypedResults.NoContent() : Wrong(result.Words, result.Status);
     }
 
     /// <summary>Says that a job is damaged.</summary>

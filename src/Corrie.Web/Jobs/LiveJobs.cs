@@ -11,6 +11,9 @@ namespace Corrie.Web.Jobs;
 /// <summary>Tells open pages that a job moved on.</summary>
 public sealed class LiveJobs
 {
+    // Less than the minute after which web servers in front give up a connection on which nothing comes.
+    private static readonly TimeSpan Beat = TimeSpan.FromSeconds(20);
+
     private readonly ConcurrentDictionary<(string Company, long Job), ConcurrentDictionary<Channel<long>, bool>> listeners = new();
 
     /// <summary>Listens to all companies.</summary>
@@ -25,7 +28,7 @@ public sealed class LiveJobs
         }
     };
 
-    /// <summary>The place of a job's last entry now, and of later ones as they come, until cancelled.</summary>
+    /// <summary>The place of a job's last entry now, and of later ones as they come, until cancelled; and a beat now and then in between.</summary>
     /// <remarks>The first is said at once: an entry may have come between the writing of a page and its beginning to listen.</remarks>
     public async IAsyncEnumerable<SseItem<string>> Follow(Company company, long job, [EnumeratorCancellation] CancellationToken stop)
     {
@@ -36,9 +39,16 @@ public sealed class LiveJobs
         try
         {
             yield return Moved(company.Jobs.Find(job)?.Seq ?? 0);
-            await foreach (var seq in channel.Reader.ReadAllAsync(stop))
+            while (true)
             {
-                yield return Moved(seq);
+                var next = channel.Reader.ReadAsync(stop).AsTask();
+                while (await Task.WhenAny(next, Task.Delay(Beat, stop)) != next)
+                {
+                    stop.ThrowIfCancellationRequested();
+                    yield return new(string.Empty, "beat");
+                }
+
+                yield return Moved(await next);
             }
         }
         finally

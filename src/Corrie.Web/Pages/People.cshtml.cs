@@ -8,8 +8,11 @@ namespace Corrie.Web.Pages;
 
 /// <summary>The company's people, and who may do what.</summary>
 [Authorize(nameof(Permission.ManagePeople))]
-public sealed class PeopleModel(CurrentUser user, Passwords passwords, TimeProvider time) : PageModel
+public sealed class PeopleModel(CurrentUser user, Passwords passwords) : PageModel
 {
+    private const int MostChanges = 40;
+    private const int LongestTokenName = 40;
+
     /// <summary>The new person's name.</summary>
     [BindProperty]
     public string? PersonName { get; set; }
@@ -35,8 +38,23 @@ public sealed class PeopleModel(CurrentUser user, Passwords passwords, TimeProvi
     /// <summary>Sites for clients.</summary>
     public IReadOnlyList<Site> Sites => user.Company.Jobs.Sites();
 
-    /// <summary>The time.</summary>
-    public DateTimeOffset Now => time.GetUtcNow();
+    /// <summary>What was changed about people, the latest first.</summary>
+    public IReadOnlyList<PersonChange> Changes => user.Company.People.Changes(0, MostChanges);
+
+    /// <summary>The last change that the reader has looked at.</summary>
+    public long Seen => user.Person?.SeenChange ?? long.MaxValue;
+
+    /// <summary>What programs have, the newest first.</summary>
+    public IReadOnlyList<ProgramToken> Tokens => user.Company.Tokens.All();
+
+    /// <summary>Whether the reader may give programs tokens.</summary>
+    public bool MayMakeTokens => user.May(Permission.ManageTokens);
+
+    /// <summary>A token that was just made: shown once, and never again.</summary>
+    public string? Made { get; private set; }
+
+    /// <summary>The name to be shown of who signs in with a name.</summary>
+    public string NameOf(string signIn) => user.Company.People.Find(signIn)?.Name ?? (signIn.Length == 0 ? "whoever set Corrie up" : signIn);
 
     /// <summary>Shows the list.</summary>
     public void OnGet()
@@ -52,22 +70,24 @@ public sealed class PeopleModel(CurrentUser user, Passwords passwords, TimeProvi
         var (role, fault) = AskedRole();
         fault = string.IsNullOrWhiteSpace(PersonName) ? "No name was typed. Expected: the person's name."
             : fault is not null ? fault
-            : user.Company.People.Find(SignInName ?? string.Empty) is not null ? $"Somebody signs in as '{SignInName}' already. Expected: another name."
-            : Passwords.Fault(SignInName, password);
+            : user.Company.People.Find(SignInName ?? string.Empty) is not null ? Taken
+            : Passwords.Fault(SignInName, password, PersonName);
         if (fault is not null)
         {
             return Refuse(fault);
         }
 
-        user.Company.People.Add(SignInName!, PersonName!.Trim(), role, passwords.Hash(SignInName!, password!), role == Data.Role.Client ? SiteId : null);
-        return Redirect("/people");
+        // Somebody else may have added the same person this very moment.
+        return user.Company.People.Add(SignInName!, PersonName!.Trim(), role, passwords.Hash(SignInName!, password!), role == Data.Role.Client ? SiteId : null, user.SignIn) is null
+            ? Refuse(Taken)
+            : Redirect("/people");
     }
 
     /// <summary>Gives somebody a new password; where they are signed in, they are signed out.</summary>
     public IActionResult OnPostPassword(long id, string? password) => Change(
         id,
-        person => Passwords.Fault(person.SignIn, password),
-        person => user.Company.People.SetPassword(id, passwords.Hash(person.SignIn, password!)),
+        person => Passwords.Fault(person.SignIn, password, person.Name),
+        person => user.Company.People.SetPassword(id, passwords.Hash(person.SignIn, password!), user.SignIn),
         "has a new password");
 
     /// <summary>Gives somebody another role, from their next request on.</summary>
@@ -77,7 +97,7 @@ public sealed class PeopleModel(CurrentUser user, Passwords passwords, TimeProvi
         return Change(
             id,
             person => fault ?? (role.May(Permission.ManagePeople) ? null : LastFault(person)),
-            _ => user.Company.People.SetRole(id, role, role == Data.Role.Client ? SiteId : null),
+            _ => user.Company.People.SetRole(id, role, role == Data.Role.Client ? SiteId : null, user.SignIn),
             "has another role, and signs in anew");
     }
 
@@ -85,8 +105,65 @@ public sealed class PeopleModel(CurrentUser user, Passwords passwords, TimeProvi
     public IActionResult OnPostLeft(long id, bool left) => Change(
         id,
         person => left ? LastFault(person) : null,
-        _ => user.Company.People.SetLeft(id, left),
+        _ => user.Company.People.SetLeft(id, left, user.SignIn),
         left ? "has left, and cannot sign in any more" : "is back");
+
+    /// <summary>Notes that the reader has looked at what was changed.</summary>
+    public IActionResult OnPostSeen(long change)
+    {
+        if (user.Person is { } reader)
+        {
+            user.Company.People.SetSeen(reader.Id, change);
+        }
+
+        return Redirect("/people");
+    }
+
+    /// <summary>Signs everybody out.</summary>
+    public IActionResult OnPostSignOutAll()
+    {
+        user.Company.Sessions.EndAll();
+        return Redirect("/sign-in");
+    }
+
+    /// <summary>Makes a token for a program.</summary>
+    public IActionResult OnPostToken(string? tokenName)
+    {
+        if (!MayMakeTokens)
+        {
+            return Forbid();
+        }
+
+        var (role, fault) = AskedRole();
+        fault ??= tokenName is not { Length: >= 2 and <= LongestTokenName } || !tokenName.All(c => char.IsAsciiLetterOrDigit(c) || c is '-' or '.')
+            ? $"'{tokenName}' is no name of a program. Expected: 2 to {LongestTokenName} letters, digits, dots or dashes."
+            : Tokens.Any(t => t.RevokedAt is null && string.Equals(t.Name, tokenName, StringComparison.OrdinalIgnoreCase)) ? $"A program named '{tokenName}' has a token already. Expected: another name, or that one revoked first."
+            : SiteId is { } site && Sites.All(s => s.Id != site) ? "That site is not on the list. Expected: one of the sites, or all."
+            : null;
+        if (fault is not null)
+        {
+            return Refuse(fault);
+        }
+
+        Made = TokenSign.Write(user.Company, user.Company.Tokens.Make(tokenName!, role, SiteId, user.SignIn));
+        // Whoever goes back to this page may not find it again.
+        (SiteId, Role) = (null, nameof(Data.Role.Installer));
+        return Page();
+    }
+
+    /// <summary>Revokes a program's token, at once and for good.</summary>
+    public IActionResult OnPostRevoke(long id)
+    {
+        if (!MayMakeTokens)
+        {
+            return Forbid();
+        }
+
+        user.Company.Tokens.Revoke(id);
+        return Redirect("/people");
+    }
+
+    private string Taken => $"Somebody signs in as '{SignInName}' already. Expected: another name.";
 
     private IActionResult Change(long id, Func<Person, string?> fault, Action<Person> change, string done)
     {

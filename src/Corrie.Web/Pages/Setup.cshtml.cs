@@ -1,7 +1,5 @@
 using Corrie.Data;
 using Corrie.Web.Access;
-using Microsoft.AspNetCore.Authentication;
-using Microsoft.AspNetCore.Authentication.Cookies;
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
@@ -10,7 +8,7 @@ namespace Corrie.Web.Pages;
 
 /// <summary>Makes the first company and its first person; gone as soon as there is one.</summary>
 [AllowAnonymous]
-public sealed class SetupModel(Companies companies, Passwords passwords) : PageModel
+public sealed class SetupModel(Companies companies, Passwords passwords, SignIns signIns) : PageModel
 {
     /// <summary>The company's name.</summary>
     [BindProperty]
@@ -40,7 +38,7 @@ public sealed class SetupModel(Companies companies, Passwords passwords) : PageM
 
         Problem = string.IsNullOrWhiteSpace(Company) || string.IsNullOrWhiteSpace(PersonName)
             ? "A name is missing. Expected: the company's and yours."
-            : Passwords.Fault(SignInName, password);
+            : Passwords.Fault(SignInName, password, PersonName, Company);
         if (Problem is not null)
         {
             Response.StatusCode = StatusCodes.Status422UnprocessableEntity;
@@ -51,7 +49,7 @@ public sealed class SetupModel(Companies companies, Passwords passwords) : PageM
         var company = companies.Create(letters.Length > 0 ? letters : "company");
         company.SetName(Company.Trim());
         company.People.Add(SignInName!, PersonName!.Trim(), Role.Lead, passwords.Hash(SignInName!, password!));
-        await HttpContext.SignInAsync(CurrentUser.Principal(company, company.People.Find(SignInName!)!, CookieAuthenticationDefaults.AuthenticationScheme));
+        await signIns.BeginAsync(HttpContext, company, company.People.Find(SignInName!)!);
         return Redirect("/jobs");
     }
 }

@@ -1,6 +1,4 @@
 using Corrie.Web.Access;
-using Microsoft.AspNetCore.Authentication;
-using Microsoft.AspNetCore.Authentication.Cookies;
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
@@ -9,7 +7,7 @@ namespace Corrie.Web.Pages;
 
 /// <summary>Signs people in.</summary>
 [AllowAnonymous]
-public sealed class SignInModel(Companies companies, Passwords passwords) : PageModel
+public sealed class SignInModel(Companies companies, SignIns signIns) : PageModel
 {
     /// <summary>Companies with records here.</summary>
     public IReadOnlyList<string> CompanyKeys => companies.Keys;
@@ -51,21 +49,14 @@ public sealed class SignInModel(Companies companies, Passwords passwords) : Page
             return Page();
         }
 
-        var (result, person) = passwords.Check(company.People, Name ?? string.Empty, password ?? string.Empty);
-        switch (result)
+        var result = await signIns.TryAsync(HttpContext, company, Name ?? string.Empty, password ?? string.Empty);
+        if (result.Outcome == SignInOutcome.Welcome)
         {
-            case SignInOutcome.Welcome:
-                await HttpContext.SignInAsync(CurrentUser.Principal(company, person!, CookieAuthenticationDefaults.AuthenticationScheme));
-                return LocalRedirect(Url.IsLocalUrl(ReturnUrl) ? ReturnUrl : "/jobs");
-            case SignInOutcome.Locked:
-                Problem = $"Too many wrong passwords. Try again after {person!.LockedUntil!.Value:HH:mm} UTC.";
-                break;
-            default:
-                Problem = "Name or password is wrong. After five wrong passwords in a row it locks for a quarter of an hour.";
-                break;
+            return LocalRedirect(Url.IsLocalUrl(ReturnUrl) ? ReturnUrl : "/jobs");
         }
 
-        Response.StatusCode = StatusCodes.Status401Unauthorized;
+        Problem = result.Words;
+        Response.StatusCode = result.Status;
         return Page();
     }
 }
