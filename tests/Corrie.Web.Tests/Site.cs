@@ -37,11 +37,14 @@ public sealed class Site : WebApplicationFactory<Program>
 
     public string Folder => folder;
 
+    /// <summary>The web server in front that is believed; null for none.</summary>
+    public string? Proxy { get; init; }
+
     /// <summary>Keys of the demo's jobs, in the order in which the demo loads them.</summary>
     public const long Terrace = 1, Stove = 3, Office = 4, Corridor = 5, MapRoom = 6;
 
     protected override void ConfigureWebHost(IWebHostBuilder builder) =>
-        builder.UseSetting("Data", folder).UseSetting("Demo", "true").UseSetting("AllowedHosts", "*");
+        builder.UseSetting("Data", folder).UseSetting("Demo", "true").UseSetting("AllowedHosts", "*").UseSetting("Proxy", Proxy);
 
     public HttpClient Nobody() => CreateClient(new() { AllowAutoRedirect = false });
 
