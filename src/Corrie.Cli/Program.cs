@@ -5,8 +5,9 @@ using Corrie.Core.Format;
 using Corrie.Core.Jobs;
 using Corrie.Core.Measure;
 using Corrie.Core.Planning;
+using Corrie.Data;
 
-var root = new RootCommand("Plans and checks job files without the web part.");
+var root = new RootCommand("Plans and checks job files, keeps and looks through data folders, without the web part.");
 
 var file = new Argument<FileInfo>("FILE.json") { Description = "A Corrie job file." };
 var units = new Option<string?>("--units") { Description = "Units of the sentences and figures: in or mm. The job's own where nothing is said." };
@@ -80,6 +81,29 @@ diff.SetAction(parsed => Compare(parsed.GetRequiredValue(before), parsed.GetRequ
 var findings = new Command("findings", "Print the catalogue of findings as Markdown.");
 findings.SetAction(parsed => parsed.InvocationConfiguration.Output.Write(FindingCatalogue.ToMarkdown()));
 
+var data = new Argument<DirectoryInfo>("DATA") { Description = "Corrie's data folder." };
+var kept = new Argument<FileInfo>("FILE") { Description = "The backup, one file." };
+var backup = new Command("backup", "Keep all of a data folder, photos and keys too, in one file, and read it back. Corrie may be running.") { data, kept };
+backup.SetAction(parsed => Keeping(() => Backup.Save(parsed.GetRequiredValue(data).FullName, parsed.GetRequiredValue(kept).FullName, TimeProvider.System), "Kept and read back", parsed.InvocationConfiguration.Output));
+var restore = new Command("restore", "Put a backup back into a folder that is empty or not there.") { kept, data };
+restore.SetAction(parsed => Keeping(() => Backup.Restore(parsed.GetRequiredValue(kept).FullName, parsed.GetRequiredValue(data).FullName), "Put back", parsed.InvocationConfiguration.Output));
+var selfCheck = new Command("self-check", "Compare all that lies in a data folder with itself: files, entries, summaries, photos. Ends with 1 where something is wrong.") { data };
+selfCheck.SetAction(async (parsed, _) =>
+{
+    var report = await SelfCheck.Run(parsed.GetRequiredValue(data).FullName, TimeProvider.System);
+    var output = parsed.InvocationConfiguration.Output;
+    foreach (var problem in report.Problems)
+    {
+        await output.WriteLineAsync(problem);
+    }
+
+    await output.WriteLineAsync($"{report.Companies} companies, {report.Jobs} jobs, {report.Entries} entries, {report.Photos} photos: {(report.Problems.Count == 0 ? "all is well." : $"{report.Problems.Count} problems.")}");
+    return report.Problems.Count == 0 ? 0 : 1;
+});
+
+root.Subcommands.Add(backup);
+root.Subcommands.Add(restore);
+root.Subcommands.Add(selfCheck);
 root.Subcommands.Add(plan);
 root.Subcommands.Add(check);
 root.Subcommands.Add(upgrade);
@@ -87,6 +111,21 @@ root.Subcommands.Add(diff);
 root.Subcommands.Add(schema);
 root.Subcommands.Add(findings);
 return root.Parse(args).Invoke();
+
+static int Keeping(Func<BackupContent> act, string done, TextWriter output)
+{
+    try
+    {
+        var content = act();
+        output.WriteLine($"{done}: {content.Companies} companies, {content.Entries} entries, {content.Photos} photos.");
+        return 0;
+    }
+    catch (BackupException e)
+    {
+        Console.Error.WriteLine(e.Message);
+        return 2;
+    }
+}
 
 static int WithSheet(FileInfo file, Func<JsonObject, JobSheet, TextWriter, int> act) => WithText(file, (text, output) =>
 {

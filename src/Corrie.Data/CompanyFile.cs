@@ -37,6 +37,9 @@ public sealed class CompanyFile
     /// <summary>Marks a file as a company's: 'Corr' in ASCII.</summary>
     internal const int ApplicationId = 0x436F7272;
 
+    /// <summary>The version that this Corrie writes.</summary>
+    public static int Version => Migration.All[^1].Version;
+
     private readonly string connectionString;
 
     private CompanyFile(string path)
@@ -123,32 +126,40 @@ public sealed class CompanyFile
         }
     }
 
+    // All steps in one transaction: whatever ends the program, the file is as it was or up to date. The copy of before has its name once it is whole.
     private static void BringUp(SqliteConnection connection, string path, int version, IReadOnlyList<Migration> migrations)
     {
         string? copy = null;
         if (version > 0)
         {
             copy = Enumerable.Range(1, int.MaxValue).Select(n => $"{path}.version-{version}{(n == 1 ? string.Empty : $"-{n}")}").First(c => !File.Exists(c));
-            connection.Execute("vacuum into @copy", new { copy });
+            var part = copy + ".part";
+            File.Delete(part);
+            connection.Execute("vacuum into @part", new { part });
+            Disk.OwnFile(part);
+            File.Move(part, copy);
         }
 
-        foreach (var migration in migrations.Where(m => m.Version > version))
+        var step = migrations[^1];
+        try
         {
-            try
+            using var transaction = connection.BeginTransaction();
+            foreach (var migration in migrations.Where(m => m.Version > version))
             {
-                using var transaction = connection.BeginTransaction();
+                step = migration;
                 using var command = connection.CreateCommand();
                 command.Transaction = transaction;
                 // All statements of a command are run, and the first that fails ends it.
                 command.CommandText = $"{migration.Sql}\n;pragma user_version = {migration.Version}; pragma application_id = {ApplicationId};";
                 command.ExecuteNonQuery();
-                transaction.Commit();
             }
-            catch (SqliteException e)
-            {
-                throw new CompanyFileException(
-                    $"'{System.IO.Path.GetFileName(path)}' could not be brought to version {migration.Version} ({migration.Name}): {e.Message}. The file is as it was{(copy is null ? string.Empty : $"; a copy from before lies beside it, '{System.IO.Path.GetFileName(copy)}'")}.", e);
-            }
+
+            transaction.Commit();
+        }
+        catch (SqliteException e)
+        {
+            throw new CompanyFileException(
+                $"'{System.IO.Path.GetFileName(path)}' could not be brought to version {step.Version} ({step.Name}): {e.Message}. The file is as it was{(copy is null ? string.Empty : $"; a copy from before lies beside it, '{System.IO.Path.GetFileName(copy)}'")}.", e);
         }
     }
 }

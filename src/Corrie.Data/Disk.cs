@@ -25,6 +25,13 @@ public static partial class Disk
         }
     }
 
+    /// <summary>The files of a folder, by name.</summary>
+    /// <param name="path">The folder.</param>
+    /// <param name="pattern">Which files, such as <c>*.corrie</c>.</param>
+    /// <returns>Their paths; none where the folder is not there.</returns>
+    public static IReadOnlyList<string> Files(string path, string pattern = "*") =>
+        Directory.Exists(path) ? [.. Directory.GetFiles(path, pattern).Order(StringComparer.Ordinal)] : [];
+
     /// <summary>Makes a file one that only its owner reads.</summary>
     /// <param name="path">The file.</param>
     public static void OwnFile(string path)
@@ -43,7 +50,7 @@ public static partial class Disk
         var part = $"{path}.{Guid.NewGuid():N}.part";
         try
         {
-            var options = new FileStreamOptions { Mode = FileMode.CreateNew, Access = FileAccess.Write };
+            var options = new FileStreamOptions { Mode = FileMode.CreateNew, Access = FileAccess.ReadWrite };
             if (!OperatingSystem.IsWindows())
             {
                 options.UnixCreateMode = OwnersFile;

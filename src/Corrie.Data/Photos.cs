@@ -1,5 +1,4 @@
 using System.Security.Cryptography;
-using SkiaSharp;
 
 namespace Corrie.Data;
 
@@ -39,22 +38,19 @@ public sealed class PhotoStore(string folder)
             return (null, bytes.Length == 0 ? "The file is empty" : $"The file has {bytes.Length / 1_000_000} MB; at most {MostBytes / 1_000_000} are taken");
         }
 
-        var (upright, problem) = PictureReader.Read(bytes, Screen);
-        using (upright)
+        var (drawn, problem) = PictureReader.Draw(bytes, Screen, Thumb);
+        if (problem is not null)
         {
-            if (upright is null)
-            {
-                return (null, problem);
-            }
-
-            var name = Convert.ToHexStringLower(SHA256.HashData(bytes));
-            Disk.OwnFolder(folder);
-            Write(name, PhotoSize.View, Shrunk(upright, Screen));
-            Write(name, PhotoSize.Thumbnail, Shrunk(upright, Thumb));
-            // The original comes last: where it is, the others are.
-            Write(name, PhotoSize.Original, bytes);
-            return (name, null);
+            return (null, problem);
         }
+
+        var name = Convert.ToHexStringLower(SHA256.HashData(bytes));
+        Disk.OwnFolder(folder);
+        Write(name, PhotoSize.View, drawn[0]);
+        Write(name, PhotoSize.Thumbnail, drawn[1]);
+        // The original comes last: where it is, the others are.
+        Write(name, PhotoSize.Original, bytes);
+        return (name, null);
     }
 
     /// <summary>A photo's file.</summary>
@@ -63,16 +59,6 @@ public sealed class PhotoStore(string folder)
     /// <returns>Where it lies; null where there is none of that name.</returns>
     public string? Find(string name, PhotoSize size) =>
         name.Length == 64 && name.All(char.IsAsciiHexDigitLower) && PathOf(name, size) is var path && File.Exists(path) ? path : null;
-
-    private static byte[] Shrunk(SKBitmap picture, int longest)
-    {
-        var scale = Math.Min(1d, longest / (double)Math.Max(picture.Width, picture.Height));
-        var size = new SKSizeI(Math.Max(1, (int)Math.Round(picture.Width * scale)), Math.Max(1, (int)Math.Round(picture.Height * scale)));
-        using var small = picture.Resize(size, new SKSamplingOptions(SKFilterMode.Linear, SKMipmapMode.Linear));
-        using var image = SKImage.FromBitmap(small);
-        using var data = image.Encode(SKEncodedImageFormat.Jpeg, 82);
-        return data.ToArray();
-    }
 
     // What is there already is the same: it is named by what is in it.
     private void Write(string name, PhotoSize size, byte[] bytes)

@@ -1,3 +1,4 @@
+using System.Collections.Concurrent;
 using SkiaSharp;
 
 namespace Corrie.Data;
@@ -13,14 +14,68 @@ internal static class PictureReader
     // A JPEG of any size is unfolded smaller; what cannot be has to be in memory whole, with four bytes a pixel.
     private const long MostPixelsAtOnce = 24_000_000;
     private const int MostAtOnce = 4;
+    private const int Quality = 82;
 
-    private static readonly SemaphoreSlim Gate = new(Math.Min(Environment.ProcessorCount, MostAtOnce));
+    // Threads of their own, and few: the system's allocator keeps some tens of megabytes for every thread on which a picture was ever unfolded.
+    private static readonly BlockingCollection<Action> Work = Started(Math.Min(Environment.ProcessorCount, MostAtOnce));
 
-    /// <summary>Reads a picture.</summary>
+    /// <summary>Draws a picture anew in some sizes, as JPEGs, upright and without a word of where, when and with what it was taken.</summary>
     /// <param name="bytes">The file's bytes.</param>
-    /// <param name="longest">How long its longer side is at the most, in pixels.</param>
-    /// <returns>The picture, upright, to be disposed; or why it is not taken.</returns>
-    public static (SKBitmap? Picture, string? Problem) Read(byte[] bytes, int longest)
+    /// <param name="sizes">How long the longer side is at the most, in pixels, the largest first.</param>
+    /// <returns>A JPEG for each size; or why the file is not taken.</returns>
+    public static (IReadOnlyList<byte[]> Drawn, string? Problem) Draw(byte[] bytes, params IReadOnlyList<int> sizes)
+    {
+        var done = new TaskCompletionSource<(IReadOnlyList<byte[]>, string?)>(TaskCreationOptions.RunContinuationsAsynchronously);
+        Work.Add(() =>
+        {
+            try
+            {
+                var (upright, problem) = Read(bytes, sizes[0]);
+                using (upright)
+                {
+                    done.SetResult(upright is null ? ([], problem) : ([.. sizes.Select(s => Shrunk(upright, s))], null));
+                }
+            }
+            catch (Exception e)
+            {
+                // It belongs to whoever waits for the picture.
+                done.SetException(e);
+            }
+        });
+        return done.Task.GetAwaiter().GetResult();
+    }
+
+    private static BlockingCollection<Action> Started(int threads)
+    {
+        var work = new BlockingCollection<Action>();
+        for (var n = 0; n < threads; n++)
+        {
+            new Thread(() =>
+            {
+                foreach (var one in work.GetConsumingEnumerable())
+                {
+                    one();
+                }
+            })
+            {
+                IsBackground = true, Name = "pictures",
+            }.Start();
+        }
+
+        return work;
+    }
+
+    private static byte[] Shrunk(SKBitmap picture, int longest)
+    {
+        var scale = Math.Min(1d, longest / (double)Math.Max(picture.Width, picture.Height));
+        var size = new SKSizeI(Math.Max(1, (int)Math.Round(picture.Width * scale)), Math.Max(1, (int)Math.Round(picture.Height * scale)));
+        using var small = picture.Resize(size, new SKSamplingOptions(SKFilterMode.Linear, SKMipmapMode.Linear));
+        using var pixels = small.PeekPixels();
+        using var data = pixels.Encode(new SKJpegEncoderOptions(Quality));
+        return data!.ToArray();
+    }
+
+    private static (SKBitmap? Picture, string? Problem) Read(byte[] bytes, int longest)
     {
         using var data = SKData.CreateCopy(bytes);
         using var codec = SKCodec.Create(data);
@@ -35,18 +90,10 @@ internal static class PictureReader
             return (null, $"The picture has {width} by {height} points, which is too many");
         }
 
-        Gate.Wait();
-        try
+        var (raw, problem) = Unfold(codec, longest);
+        using (raw)
         {
-            var (raw, problem) = Unfold(codec, longest);
-            using (raw)
-            {
-                return raw is null ? (null, problem) : (Upright(raw, codec.EncodedOrigin, longest), null);
-            }
-        }
-        finally
-        {
-            Gate.Release();
+            return raw is null ? (null, problem) : (Upright(raw, codec.EncodedOrigin, longest), null);
         }
     }
 
@@ -90,6 +137,7 @@ internal static class PictureReader
             SKEncodedOrigin.LeftBottom => new(0, 1, 0, -1, 0, height, 0, 0, 1),
             _ => SKMatrix.Identity,
         });
+        raw.SetImmutable();
         using var image = SKImage.FromBitmap(raw);
         canvas.DrawImage(image, new SKRect(0, 0, raw.Width, raw.Height), new SKRect(0, 0, wide, high), new SKSamplingOptions(SKFilterMode.Linear, SKMipmapMode.Linear));
         return upright;

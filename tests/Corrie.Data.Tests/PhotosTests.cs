@@ -3,6 +3,14 @@ using SkiaSharp;
 
 namespace Corrie.Data.Tests;
 
+/// <summary>Tests that look at what the whole process uses run while no others do.</summary>
+[CollectionDefinition(Name, DisableParallelization = true)]
+public sealed class Alone
+{
+    public const string Name = "alone";
+}
+
+[Collection(Alone.Name)]
 [System.Runtime.Versioning.UnsupportedOSPlatform("windows")]
 public sealed class PhotosTests : IDisposable
 {

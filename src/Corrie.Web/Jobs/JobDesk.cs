@@ -69,7 +69,7 @@ public static class JobDesk
                 if (company.Entries.Read(id) is { } ledger)
                 {
                     var plan = PlanOf(company, id, ledger).Plan;
-                    company.Jobs.Summarise(id, Summary(ledger.Seq, plan), Used(ledger.Document));
+                    company.Jobs.Summarise(id, JobSummaries.Of(ledger.Seq, plan), Used(ledger.Document));
                 }
             }
             catch (DamagedJobException e)
@@ -114,23 +114,6 @@ public static class JobDesk
             var entry = EntryStore.FirstBad(ledger.Entries, entries => Planner.Plan(JobForm.Read(Ledger.Fold(entries).Document).Sheet));
             throw new DamagedJobException(id, $"Its sheet cannot be planned since entry {entry}: {e.Message}", e, entry);
         }
-    }
-
-    private static JobSummary Summary(long seq, JobPlan plan)
-    {
-        var stops = plan.Findings.Count(f => f.Stops);
-        var next = plan.Next;
-        return new(
-            seq,
-            plan.Sheet.Head.Number,
-            plan.Sheet.Head.Title,
-            stops > 0 ? "stopped" : next is null ? "clear" : "open",
-            stops,
-            plan.Findings.Count(f => f.Severity == Severity.Caution),
-            next is null ? "Print the set-out"
-                : next.State == StageState.Stopped ? $"{next.Stage.Id.Title}: clear {Words.Count(next.Stops, "stop")}"
-                : $"{next.Stage.Id.Title}: {next.Says.Say(new LengthStyle(plan.Sheet.Head.Units))}",
-            plan.Findings.Count > 0 && plan.Findings[0].Stops ? plan.Findings[0].Kind.Title : string.Empty);
     }
 
     // Every copy of something from the catalogue says from where it was copied, wherever on the sheet it stands.
