@@ -6,6 +6,7 @@ using Corrie.Bench;
 // plan                  the planner, beside the JSON round trip of the same sheet; the framing of a wall with 60 pieces of evidence
 // growth                an entry on a long history beside a short one, memory after many jobs beside few
 // bounds                plans of walls with as much on them as a job file may hold
+// kills COUNT           kills a program while it writes, and while it brings a file to the next version
 // readings              the study of slips of the tape, for docs/studies/readings.md
 // framing               the study of hidden walls, for docs/studies/framing.md
 // judgement             the study of planted dangers, for docs/studies/judgement.md
@@ -23,6 +24,12 @@ switch (args.FirstOrDefault())
     case "bounds":
         BoundsBench.Run();
         return 0;
+    case "kills":
+        return Kills.Run(args.Length > 1 ? int.Parse(args[1]) : 1000) == 0 ? 0 : 1;
+    case "kills-write" when args.Length == 3:
+        return await Kills.Write(args[1], args[2]);
+    case "kills-bring-up" when args.Length == 2:
+        return Kills.BringUp(args[1]);
     case "readings":
         Console.WriteLine(Corrie.Simulators.ReadingStudy.Run(2000, seed: 1));
         return 0;
@@ -43,6 +50,6 @@ switch (args.FirstOrDefault())
         await WebBench.RunAsync(args[1], args[2], args.Length == 4);
         return 0;
     default:
-        Console.Error.WriteLine("Usage: plan | growth | bounds | readings | framing | files FOLDER-OF-CORRIE COUNT | web FOLDER-OF-CORRIE FOLDER-OF-EMPTY; see bench/run");
+        Console.Error.WriteLine("Usage: plan | growth | bounds | kills COUNT | readings | framing | files FOLDER-OF-CORRIE COUNT | web FOLDER-OF-CORRIE FOLDER-OF-EMPTY; see bench/run");
         return 2;
 }

@@ -31,6 +31,10 @@ public sealed class DamagedJobException(long job, string words, Exception? cause
     public long? Entry { get; } = entry;
 }
 
+/// <summary>Why an entry is not taken: another one of the job has its id, with other content.</summary>
+/// <param name="id">The id.</param>
+public sealed class EntryIdTakenException(string id) : Exception($"There is an entry '{id}' already, with other content. Expected: a new id for a new entry; the same content for one that is sent again.");
+
 /// <summary>An entry as it lies in the file, whether or not it can be read.</summary>
 /// <param name="Seq">Its place.</param>
 /// <param name="Author">Name that its author signs in with.</param>
@@ -107,6 +111,7 @@ public sealed class EntryStore : IAsyncDisposable
     /// <param name="entries">The entries, in their order.</param>
     /// <returns>The entries as they stand, with their places; null where there is no such job.</returns>
     /// <exception cref="DamagedJobException">The job's entries cannot be read.</exception>
+    /// <exception cref="EntryIdTakenException">Another entry of the job has the id of one of them.</exception>
     /// <exception cref="FormatException">An entry is of a form that no ledger could fold; nothing is written.</exception>
     public async Task<IReadOnlyList<Entry>?> Append(long job, string author, string device, IReadOnlyList<NewEntry> entries)
     {
@@ -300,7 +305,8 @@ public sealed class EntryStore : IAsyncDisposable
                 {
                     if ((fresh.GetValueOrDefault((append.Job, entry.Id)) ?? at.Journal.Ledger!.Find(entry.Id)) is { } twin)
                     {
-                        all.Add(twin);
+                        // Sent again it is answered again; what it replaces was worked out the first time.
+                        all.Add(twin.Path == entry.Path && twin.Undoes == entry.Undoes && JsonNode.DeepEquals(twin.Value, entry.Value) ? twin : throw new EntryIdTakenException(entry.Id));
                         continue;
                     }
 

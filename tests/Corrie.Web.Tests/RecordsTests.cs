@@ -109,6 +109,78 @@ public sealed class RecordsTests : IDisposable
     }
 
     [Fact]
+    public async Task A_lead_takes_back_only_what_the_page_has_shown()
+    {
+        var (ines, tom) = (await site.As("ines"), await site.As("tom"));
+        const string Page = "/jobs/4/place?view=front";
+        async Task<string> Of(string path) => Pointer.Get(JsonNode.Parse(await ines.GetStringAsync("/api/v1/jobs/4/file")), path)?.ToString() ?? "nothing";
+        async Task<long> Enter(HttpClient who, string path, string value) => (await (await who.PostAsJsonAsync(
+            "/api/v1/jobs/4/entries", new[] { new { id = Guid.NewGuid().ToString("N"), path, value } })).Content.ReadFromJsonAsync<JsonArray>())![0]!["seq"]!.GetValue<long>();
+
+        await Enter(tom, "/items/d1/place/height", "51 in");
+        var shown = await Enter(tom, "/items/d1/place/gapBelow", "4 in");
+        Assert.Contains($"name=\"seen\" value=\"{shown}\"", await ines.GetStringAsync(Page));
+        // What Tom enters after that, she has not seen: it stays, and what she saw last is taken back.
+        await Enter(tom, "/items/d1/place/height", "53 in");
+        await ines.Post(Page, Page + "&handler=Undo", ("seen", shown.ToString()));
+        Assert.NotEqual("4 in", await Of("/items/d1/place/gapBelow"));
+        Assert.Equal("53 in", await Of("/items/d1/place/height"));
+        await ines.Post(Page, Page + "&handler=Undo", ("seen", (shown + 1).ToString()));
+        Assert.Equal("51 in", await Of("/items/d1/place/height"));
+    }
+
+    [Fact]
+    public async Task An_id_used_before_is_answered_by_its_content()
+    {
+        var tom = await site.As("tom");
+        Task<HttpResponseMessage> Send(string path, string? value) => tom.PostAsJsonAsync("/api/v1/jobs/4/entries", new[] { new { id = "the-one-id", path, value } });
+        var first = await (await Send("/items/d1/place/height", "51 in")).Content.ReadAsStringAsync();
+        Assert.Equal(first, await (await Send("/items/d1/place/height", "51 in")).Content.ReadAsStringAsync());
+        foreach (var (path, value) in new[] { ("/items/d1/place/height", "52 in"), ("/items/d1/place/gapBelow", "51 in"), ("/items/d1/place/height", null) })
+        {
+            var other = await Send(path, value);
+            Assert.Equal(HttpStatusCode.Conflict, other.StatusCode);
+            Assert.Contains("with other content", await other.Content.ReadAsStringAsync());
+        }
+    }
+
+    /// <summary>What was taken in is exported, and what is exported can be imported: limits hold where something is added.</summary>
+    [Fact]
+    public async Task Nothing_is_added_that_makes_a_job_that_cannot_be_imported()
+    {
+        var tom = await site.As("tom");
+        Task<HttpResponseMessage> Add(IEnumerable<object> entries) => tom.PostAsJsonAsync("/api/v1/jobs/4/entries", entries);
+        object Cross(int n) => new { id = $"cross-{n:0000}", path = $"/walls/w1/crosses/c{n}", value = new { x = $"{n} in", y = "30 in", standsFor = "centre" } };
+        Assert.Equal(HttpStatusCode.OK, (await Add(Enumerable.Range(0, 20).Select(Cross))).StatusCode);
+        var full = await Add([Cross(20)]);
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, full.StatusCode);
+        Assert.Contains("There are 21", await full.Content.ReadAsStringAsync());
+        Assert.Equal(HttpStatusCode.OK, (await Add([Cross(7)])).StatusCode);
+
+        // On the page too, by any of its ways.
+        const string Page = "/jobs/4/survey?view=front";
+        var line = await tom.Post(Page, Page + "&handler=Change", ("changes", "/walls/w1/crosses/c77 {\"x\":\"1 in\",\"y\":\"30 in\",\"standsFor\":\"centre\"}"));
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, line.StatusCode);
+        foreach (var from in new[] { 0, 200, 400 })
+        {
+            Assert.Equal(HttpStatusCode.OK, (await Add(Enumerable.Range(from, Math.Min(200, 499 - from)).Select(n => new { id = $"reading-{n:000}", path = $"/walls/w1/readings/z{n}", value = new { from = "floor", to = "ceiling", value = "96 in", by = "x" } }))).StatusCode);
+        }
+
+        HttpStatusCode last = HttpStatusCode.Redirect;
+        for (var n = 0; n < 9 && last == HttpStatusCode.Redirect; n++)
+        {
+            last = (await tom.Post(Page, Page + "&handler=Measure", ("line", "floor to ceiling 96"))).StatusCode;
+        }
+
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, last);
+        // What is needed is not taken away under what needs it.
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, (await Add([new { id = "left-gone", path = "/walls/w1/features/f1/left", value = (string?)null }])).StatusCode);
+        var file = await tom.GetStringAsync("/api/v1/jobs/4/file");
+        using var content = new StringContent(file, null, "application/json");
+        Assert.Equal(HttpStatusCode.Created, (await (await site.As("ines")).PostAsync("/api/v1/jobs", content)).StatusCode);
+    }
+
+    [Fact]
     public async Task The_office_sets_the_company_s_figures_and_a_job_of_before_says_what_would_differ()
     {
         var olive = await site.As("olive");

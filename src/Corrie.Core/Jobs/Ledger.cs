@@ -130,17 +130,17 @@ public sealed class Ledger
     /// <returns>The entry; null where there is none.</returns>
     public Entry? Find(string id) => byId.GetValueOrDefault(id);
 
-    /// <summary>The last batch in force that somebody may take back: their own, or, for a lead, anybody's.</summary>
+    /// <summary>The last batch in force that somebody may take back: their own, or, for a lead, anybody's that they have seen.</summary>
     /// <param name="author">Who would take it back.</param>
-    /// <param name="anybodys">Whether others' batches count as well.</param>
+    /// <param name="others">The last place at which others' batches count as well; 0 where they do not.</param>
     /// <returns>An entry of it; null where there is none.</returns>
-    public Entry? LastToUndo(string author, bool anybodys) => Last(e => InForce(e) && e.Undoes is null && e.Path.Length > 0 && (anybodys || e.Author == author));
+    public Entry? LastToUndo(string author, long others) => Last(e => InForce(e) && e.Undoes is null && e.Path.Length > 0 && (e.Author == author || e.Seq <= others));
 
     /// <summary>The last undoing in force that somebody may take back, as long as nothing ordinary was entered after it by the same person.</summary>
     /// <param name="author">Who would take it back.</param>
-    /// <param name="anybodys">Whether others' undoings count as well.</param>
+    /// <param name="others">The last place at which others' undoings count as well; 0 where they do not.</param>
     /// <returns>The undoing; null where there is none.</returns>
-    public Entry? LastToRedo(string author, bool anybodys) => Last(e => InForce(e) && (anybodys || e.Author == author)) is { Undoes: not null } last ? last : null;
+    public Entry? LastToRedo(string author, long others) => Last(e => InForce(e) && (e.Author == author || e.Seq <= others)) is { Undoes: not null } last ? last : null;
 
     /// <summary>What stood at a part before an entry: for the history.</summary>
     /// <remarks>Only what is about that part, or about a whole or a part of it, has a say.</remarks>

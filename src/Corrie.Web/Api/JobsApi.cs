@@ -1,5 +1,6 @@
 using System.Text.Json;
 using System.Text.Json.Nodes;
+using Corrie.Core.Findings;
 using Corrie.Core.Format;
 using Corrie.Core.Jobs;
 using Corrie.Core.Measure;
@@ -211,7 +212,21 @@ public static class JobsApi
                 entry.TakenAt));
         }
 
-        var made = await user.Company.Entries.Append(id, user.SignIn, "api", taken);
+        if (SheetChanges.WouldBeLeftOut(ledger.Document, [.. taken.Where(e => e.Undoes is null && ledger.Find(e.Id) is null).Select(e => new Change(e.Path, e.Value))]) is { Count: > 0 } wrong)
+        {
+            return Wrong(wrong);
+        }
+
+        IReadOnlyList<Entry>? made;
+        try
+        {
+            made = await user.Company.Entries.Append(id, user.SignIn, "api", taken);
+        }
+        catch (EntryIdTakenException e)
+        {
+            return Wrong(e.Message, StatusCodes.Status409Conflict);
+        }
+
         return made is null ? TypedResults.NotFound() : TypedResults.Ok(made.Select(e => new EntryMade(e.Id, e.Seq, e.Batch)));
     }
 

@@ -81,27 +81,7 @@ public sealed class SubmittedForm
         }
     }
 
-    private JsonObject After() => After(document, changes.Select(c => c.Change));
-
-    private static JsonObject After(JsonObject document, IEnumerable<Change> changes)
-    {
-        var after = (JsonObject)document.DeepClone();
-        foreach (var change in changes)
-        {
-            Pointer.Set(after, change.Path, change.Value?.DeepClone());
-        }
-
-        return after;
-    }
-
-    /// <summary>What would be wrong with a sheet after some changes and was not before.</summary>
-    /// <param name="document">The sheet.</param>
-    /// <param name="changes">The changes.</param>
-    public static IReadOnlyList<SheetProblem> WouldBeWrong(JsonObject document, IEnumerable<Change> changes)
-    {
-        var known = JobForm.Read(document).Problems.ToHashSet();
-        return [.. JobForm.Read(After(document, changes)).Problems.Where(p => !known.Contains(p))];
-    }
+    private JsonObject After() => SheetChanges.After(document, changes.Select(c => c.Change));
 
     private static bool IsNew(string path) => path.Contains($"/{FormWriter.NewKey}/", StringComparison.Ordinal);
 
@@ -233,7 +213,7 @@ public sealed class SubmittedForm
     {
         while (changes.Count > 0)
         {
-            var wrong = WouldBeWrong(document, Changes);
+            var wrong = SheetChanges.WouldBeWrong(document, Changes);
             var left = changes.Count;
             foreach (var problem in wrong)
             {

@@ -58,8 +58,8 @@ public class LedgerTests
         var undone = Ledger.Fold(entries);
         Assert.Equal("36 in", At(undone, "/items/d1/place/height"));
         Assert.Null(At(undone, "/items/d1/place/across"));
-        Assert.Equal("a", undone.LastToUndo("ines", false)!.Id);
-        Assert.Equal("u", undone.LastToRedo("ines", false)!.Id);
+        Assert.Equal("a", undone.LastToUndo("ines", 0)!.Id);
+        Assert.Equal("u", undone.LastToRedo("ines", 0)!.Id);
 
         entries.Add(Undo("r", "u"));
         Assert.Equal("38 in", At(Ledger.Fold(entries), "/items/d1/place/height"));
@@ -78,8 +78,8 @@ public class LedgerTests
     public void Others_changes_are_taken_back_by_leads_only()
     {
         var ledger = Ledger.Fold([Set("a", "/x", "1", [], "ines"), Set("b", "/y", "2", [], "tom")]);
-        Assert.Equal("a", ledger.LastToUndo("ines", anybodys: false)!.Id);
-        Assert.Equal("b", ledger.LastToUndo("ines", anybodys: true)!.Id);
+        Assert.Equal("a", ledger.LastToUndo("ines", 0)!.Id);
+        Assert.Equal("b", ledger.LastToUndo("ines", long.MaxValue)!.Id);
     }
 
     [Fact]

@@ -16,6 +16,8 @@ namespace Corrie.Web.Pages.Jobs;
 [Authorize(nameof(Permission.StartJobs))]
 public sealed class NewModel(CurrentUser user) : PageModel
 {
+    private const int LongestSite = 200;
+
     /// <summary>What the crew calls the wall.</summary>
     [BindProperty]
     public string? Title { get; set; }
@@ -81,11 +83,17 @@ public sealed class NewModel(CurrentUser user) : PageModel
             }
         }
 
+        if (SiteName is { Length: > LongestSite })
+        {
+            problems.Add($"Site: the name has {SiteName.Length} characters. Expected: at most {LongestSite}.");
+        }
+
         if (SiteId is 0 or null && string.IsNullOrWhiteSpace(SiteName))
         {
             problems.Add("Site: choose one, or name another. Expected: a name such as Tarn Hall.");
         }
 
+        problems.AddRange(JobForm.Read(document).Problems.Select(p => p.ToString()));
         if (problems.Count > 0)
         {
             return Refuse(problems);
@@ -119,6 +127,11 @@ public sealed class NewModel(CurrentUser user) : PageModel
         Pointer.Set(document, "/policy", null);
         Pointer.Set(document, "/job/number", JsonValue.Create(string.Empty));
         Pointer.Set(document, "/job/title", JsonValue.Create($"Like {job.Plan.Sheet.Head.Title}"));
+        if (JobForm.Read(document).Problems is { Count: > 0 } wrong)
+        {
+            return Refuse([.. wrong.Take(8).Select(p => p.ToString())]);
+        }
+
         return await StartAsync(job.Row.Site.Id, document);
     }
 

@@ -49,10 +49,10 @@ public sealed partial class IndexModel
             return Task.FromResult<IActionResult>(BadRequest());
         }
 
-        var wrong = SubmittedForm.WouldBeWrong(Document, wanted);
+        var wrong = SheetChanges.WouldBeWrong(Document, wanted);
         if (wrong.Count > 0)
         {
-            return Task.FromResult(Refuse(ChangeLine, wrong[0].Typed, $"{wrong[0].Understood}. Expected: {wrong[0].Expected}."));
+            return Task.FromResult(Refuse(wrong[0]));
         }
 
         return Append(wanted);

@@ -101,11 +101,14 @@ public sealed partial class IndexModel(CurrentUser user, TimeProvider time, Form
     /// <summary>Names of people by the name that they sign in with.</summary>
     public IReadOnlyDictionary<string, string> Names { get; private set; } = new Dictionary<string, string>();
 
+    // A lead takes back others' entries, and only those that the page has shown.
+    private long OthersUpTo => user.May(Permission.UndoOthers) ? Seen : 0;
+
     /// <summary>What the reader may take back next.</summary>
-    public Entry? Undoable => Edits ? Job.Ledger.LastToUndo(user.SignIn, user.May(Permission.UndoOthers)) : null;
+    public Entry? Undoable => Edits ? Job.Ledger.LastToUndo(user.SignIn, OthersUpTo) : null;
 
     /// <summary>What the reader may do again.</summary>
-    public Entry? Redoable => Edits ? Job.Ledger.LastToRedo(user.SignIn, user.May(Permission.UndoOthers)) : null;
+    public Entry? Redoable => Edits ? Job.Ledger.LastToRedo(user.SignIn, OthersUpTo) : null;
 
     /// <summary>The company's figures as they are now.</summary>
     public CompanyPolicy Policy => user.Company.Policies.Read();
@@ -229,11 +232,18 @@ public sealed partial class IndexModel(CurrentUser user, TimeProvider time, Form
             .ToList();
         if (entries.Count > 0)
         {
+            if (SheetChanges.WouldBeLeftOut(Document, changes) is { Count: > 0 } wrong)
+            {
+                return Refuse(wrong[0]);
+            }
+
             await user.Company.Entries.Append(Id, user.SignIn, "page", entries);
         }
 
         return await Again();
     }
+
+    private IActionResult Refuse(SheetProblem problem) => Refuse(ChangeLine, problem.Typed, $"{problem.Understood}. Expected: {problem.Expected}.");
 
     private IActionResult Refuse(string path, string typed, string words)
     {
