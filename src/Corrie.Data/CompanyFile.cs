@@ -93,14 +93,15 @@ public sealed class CompanyFile
     }
 
     /// <summary>An open connection; to be disposed.</summary>
+    /// <param name="patience">How long it waits for another one that writes, in milliseconds.</param>
     /// <returns>The connection, with its own settings made.</returns>
-    public SqliteConnection Connect()
+    public SqliteConnection Connect(int patience = 5000)
     {
         var connection = new SqliteConnection(connectionString);
         connection.Open();
         // Both belong to the connection, not to the file.
         using var command = connection.CreateCommand();
-        command.CommandText = "pragma busy_timeout = 5000; pragma synchronous = full;";
+        command.CommandText = $"pragma busy_timeout = {patience}; pragma synchronous = full;";
         command.ExecuteNonQuery();
         return connection;
     }

@@ -216,11 +216,27 @@ public sealed class EntryStore : IAsyncDisposable
 
     private void Write()
     {
-        using var connection = file.Connect();
         var together = new List<Pending>();
         while (queue.Reader.WaitToReadAsync().AsTask().GetAwaiter().GetResult())
         {
             together.Clear();
+            SqliteConnection connection;
+            try
+            {
+                // From the pool, and anew each time: one on which the disk has failed is no good afterwards.
+                connection = file.Connect();
+            }
+            catch (SqliteException e)
+            {
+                while (queue.Reader.TryRead(out var waiting))
+                {
+                    waiting.Done.SetException(e);
+                }
+
+                continue;
+            }
+
+            using var open = connection;
             while (together.Count < MostTogether && queue.Reader.TryRead(out var append))
             {
                 together.Add(append);

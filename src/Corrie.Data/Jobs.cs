@@ -54,6 +54,9 @@ public sealed record JobFilter(string Search = "", string? State = null, long? S
 /// <param name="time">The clock.</param>
 public sealed class JobStore(CompanyFile file, TimeProvider time)
 {
+    // Summaries are written when somebody reads, who does not wait long for that.
+    private const int BesideReading = 250;
+
     private const string Columns =
         """
         jobs.id Id, jobs.seq Seq, jobs.moved_at MovedAt, summary_seq SummarySeq, number Number, title Title, state State,
@@ -145,7 +148,7 @@ public sealed class JobStore(CompanyFile file, TimeProvider time)
     /// <param name="items">Keys of the catalogue's items that it uses.</param>
     public void Summarise(long id, JobSummary summary, IReadOnlyCollection<string> items)
     {
-        using var connection = file.Connect();
+        using var connection = file.Connect(BesideReading);
         using var transaction = connection.BeginTransaction();
         var kept = connection.Execute(
             """
@@ -180,7 +183,7 @@ public sealed class JobStore(CompanyFile file, TimeProvider time)
     /// <param name="words">Why it is damaged, in a sentence.</param>
     public void SetDamaged(long id, string words)
     {
-        using var connection = file.Connect();
+        using var connection = file.Connect(BesideReading);
         connection.Execute(
             "update jobs set summary_seq = seq, state = @state, stops = 0, cautions = 0, next_step = @words, worst = '' where id = @id", new { id, words, state = JobSummary.Damaged });
     }

@@ -3,6 +3,7 @@ using Corrie.Web.Access;
 using Corrie.Web.Api;
 using Corrie.Web.Demo;
 using Corrie.Web.Jobs;
+using Corrie.Web.Pages;
 using Microsoft.AspNetCore.Http.Features;
 using Microsoft.AspNetCore.ResponseCompression;
 
@@ -85,6 +86,10 @@ app.Use(async (context, next) =>
     {
         // One damaged job costs that job alone: programs are told, people see its history.
         await (context.Request.Path.StartsWithSegments(JobsApi.AnyVersion) ? JobsApi.Damaged(e.Message) : Results.Redirect($"/jobs/{e.Job}/history")).ExecuteAsync(context);
+    }
+    catch (Exception e) when (StorageTrouble.Words(e) is { } words && !context.Response.HasStarted)
+    {
+        await ErrorModel.SayTroubleAsync(context, words, e);
     }
 });
 app.UseAuthentication();

@@ -40,6 +40,22 @@ public sealed class RecordsTests : IAsyncLifetime
     }
 
     [Fact]
+    public async Task A_clock_that_goes_back_three_days_changes_no_order_and_ends_no_session()
+    {
+        var job = NewJob();
+        var person = company.People.Add("una", "Una", Role.Lead, "hash")!.Value;
+        var session = company.Sessions.Begin(person);
+        await company.Entries.Append(job, "ines", "phone", [Set("entry-01", "/items/d1/place/height", "36 in")]);
+        await company.DisposeAsync();
+        company = new("fitters", Path.Combine(folder, "fitters.corrie"), new FakeTimeProvider(time.GetUtcNow().AddDays(-3)));
+        await company.Entries.Append(job, "ines", "phone", [Set("entry-02", "/items/d1/place/height", "37 in", "entry-01")]);
+        Assert.Equal(["entry-01", "entry-02"], company.Entries.Read(job)!.Entries.Select(e => e.Id));
+        Assert.Equal("37 in", Pointer.Get(company.Entries.Read(job)!.Document, "/items/d1/place/height")!.ToString());
+        Assert.NotNull(company.Sessions.Alive(session, person));
+        Assert.Empty((await SelfCheck.Run(folder, time)).Problems);
+    }
+
+    [Fact]
     public async Task An_entry_sent_twice_counts_once()
     {
         var job = NewJob();

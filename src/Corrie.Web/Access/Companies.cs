@@ -25,7 +25,7 @@ public sealed class Companies(string folder, TimeProvider time) : IAsyncDisposab
         try
         {
             return open.TryGetValue(key, out var company) ? company.Value
-                : key.Length > 0 && key.All(c => char.IsAsciiLetterLower(c) || char.IsAsciiDigit(c) || c == '-') && File.Exists(PathOf(key)) ? OpenFile(key)
+                : key.Length > 0 && key.All(c => char.IsAsciiLetterLower(c) || char.IsAsciiDigit(c) || c == '-') && File.Exists(PathOf(key)) ? OpenThere(key)
                 : null;
         }
         catch (CompanyFileException e)
@@ -58,6 +58,11 @@ public sealed class Companies(string folder, TimeProvider time) : IAsyncDisposab
 
     /// <summary>Where a company's file lies.</summary>
     public string PathOf(string key) => Path.Combine(folder, key + ".corrie");
+
+    // A file is empty where a disk was full when it was copied, and never where Corrie has begun it: what was begun lies beside it at first.
+    private Company OpenThere(string key) => new FileInfo(PathOf(key)).Length > 0 || File.Exists(PathOf(key) + "-wal")
+        ? OpenFile(key)
+        : throw new CompanyFileException($"'{key}.corrie' is empty. Put a backup back, or take the file away to begin anew.");
 
     private Company OpenFile(string key) => open.GetOrAdd(key, k => new(() =>
     {

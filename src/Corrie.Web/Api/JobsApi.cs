@@ -115,6 +115,9 @@ public static class JobsApi
         return result.Outcome == SignInOutcome.Welcome ? TypedResults.NoContent() : Wrong(result.Words, result.Status);
     }
 
+    /// <summary>Says what is wrong with the server's disk.</summary>
+    public static IResult SayTrouble(string words) => Wrong(words, StatusCodes.Status503ServiceUnavailable);
+
     /// <summary>Says that a job is damaged.</summary>
     public static IResult Damaged(string words) => Wrong($"This job is damaged, and only this one. {words}", StatusCodes.Status409Conflict);
 

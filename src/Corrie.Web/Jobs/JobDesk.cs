@@ -60,22 +60,35 @@ public static class JobDesk
     }
 
     /// <summary>Brings the summaries of jobs that moved on up to date. A job that cannot be read is marked as damaged, and the others go on.</summary>
+    /// <remarks>Who only looks does not fail for want of a disk to write on: the list is then of before.</remarks>
     public static void Refresh(Company company)
     {
         foreach (var id in company.Jobs.Stale(500))
         {
             try
             {
-                if (company.Entries.Read(id) is { } ledger)
-                {
-                    var plan = PlanOf(company, id, ledger).Plan;
-                    company.Jobs.Summarise(id, JobSummaries.Of(ledger.Seq, plan), Used(ledger.Document));
-                }
+                Refresh(company, id);
             }
-            catch (DamagedJobException e)
+            catch (Exception e) when (StorageTrouble.Words(e) is not null)
             {
-                company.Jobs.SetDamaged(id, e.Message);
+                return;
             }
+        }
+    }
+
+    private static void Refresh(Company company, long id)
+    {
+        try
+        {
+            if (company.Entries.Read(id) is { } ledger)
+            {
+                var plan = PlanOf(company, id, ledger).Plan;
+                company.Jobs.Summarise(id, JobSummaries.Of(ledger.Seq, plan), Used(ledger.Document));
+            }
+        }
+        catch (DamagedJobException e)
+        {
+            company.Jobs.SetDamaged(id, e.Message);
         }
     }
 
