@@ -101,7 +101,22 @@ selfCheck.SetAction(async (parsed, _) =>
     return report.Problems.Count == 0 ? 0 : 1;
 });
 
+var companyKey = new Argument<string>("COMPANY") { Description = "Short name of the company: its file's, without .corrie." };
+var signIn = new Argument<string>("SIGN-IN") { Description = "Name that the person signs in with." };
+var photo = new Argument<string>("PHOTO") { Description = "Name of the photo: the 64 letters in its address." };
+var erasePerson = new Command("erase-person", "Remove a person's names for good, on request; what they did stays, by nobody. Corrie must not be running; backups hold the names still.") { data, companyKey, signIn };
+erasePerson.SetAction(parsed => Erasing(parsed.GetRequiredValue(data), parsed.GetRequiredValue(companyKey), erasure => erasure.Person(parsed.GetRequiredValue(signIn)), "Nobody signs in with that name.", parsed.InvocationConfiguration.Output));
+var erasePhoto = new Command("erase-photo", "Remove a photo for good, on request. Corrie must not be running; backups hold it still.") { data, companyKey, photo };
+erasePhoto.SetAction(parsed => Erasing(
+    parsed.GetRequiredValue(data),
+    parsed.GetRequiredValue(companyKey),
+    erasure => erasure.Photo(new(Company.PhotosOf(Path.Combine(parsed.GetRequiredValue(data).FullName, parsed.GetRequiredValue(companyKey) + ".corrie"))), parsed.GetRequiredValue(photo)),
+    "No job has a photo of that name.",
+    parsed.InvocationConfiguration.Output));
+
 root.Subcommands.Add(backup);
+root.Subcommands.Add(erasePerson);
+root.Subcommands.Add(erasePhoto);
 root.Subcommands.Add(restore);
 root.Subcommands.Add(selfCheck);
 root.Subcommands.Add(plan);
@@ -111,6 +126,27 @@ root.Subcommands.Add(diff);
 root.Subcommands.Add(schema);
 root.Subcommands.Add(findings);
 return root.Parse(args).Invoke();
+
+static int Erasing(DirectoryInfo data, string company, Func<Erasure, Erased?> erase, string nothing, TextWriter output)
+{
+    var path = Path.Combine(data.FullName, company + ".corrie");
+    if (!File.Exists(path))
+    {
+        Console.Error.WriteLine($"'{path}' is not there. Expected: Corrie's data folder and the short name of a company in it.");
+        return 2;
+    }
+
+    using var folder = DataFolder.Lock(data.FullName);
+    if (folder is null)
+    {
+        Console.Error.WriteLine($"Another Corrie uses the data folder '{data.FullName}'. Stop it first.");
+        return 2;
+    }
+
+    var done = erase(new(path, TimeProvider.System));
+    output.WriteLine(done is null ? nothing : $"Done in {done.Entries} entries; the record says: {done.Note}. Copies of before, and backups, hold it still.");
+    return done is null ? 1 : 0;
+}
 
 static int Keeping(Func<BackupContent> act, string done, TextWriter output)
 {

@@ -25,8 +25,13 @@ public sealed class Company : IAsyncDisposable
         Entries = new(file, time);
         Catalogue = new(file, time);
         Policies = new(file, time);
-        Photos = new(System.IO.Path.ChangeExtension(path, null) + "-photos");
+        Photos = new(PhotosOf(path));
     }
+
+    /// <summary>Where the photos of a company lie.</summary>
+    /// <param name="path">The company's file.</param>
+    /// <returns>The folder.</returns>
+    public static string PhotosOf(string path) => System.IO.Path.ChangeExtension(path, null) + "-photos";
 
     /// <summary>Short name.</summary>
     public string Key { get; }

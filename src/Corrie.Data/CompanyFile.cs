@@ -97,7 +97,8 @@ public sealed class CompanyFile
     /// <returns>The connection, with its own settings made.</returns>
     public SqliteConnection Connect(int patience = 5000)
     {
-        var connection = new SqliteConnection(connectionString);
+        // The provider tries again and again by itself, for whole seconds, whatever the file has been told.
+        var connection = new SqliteConnection(connectionString) { DefaultTimeout = Math.Max(1, patience / 1000) };
         connection.Open();
         // Both belong to the connection, not to the file.
         using var command = connection.CreateCommand();

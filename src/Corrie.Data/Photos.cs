@@ -60,6 +60,19 @@ public sealed class PhotoStore(string folder)
     public string? Find(string name, PhotoSize size) =>
         name.Length == 64 && name.All(char.IsAsciiHexDigitLower) && PathOf(name, size) is var path && File.Exists(path) ? path : null;
 
+    /// <summary>Removes a photo in all its sizes, for good.</summary>
+    /// <param name="name">Its name.</param>
+    public void Remove(string name)
+    {
+        foreach (var size in Enum.GetValues<PhotoSize>())
+        {
+            if (Find(name, size) is { } path)
+            {
+                File.Delete(path);
+            }
+        }
+    }
+
     // What is there already is the same: it is named by what is in it.
     private void Write(string name, PhotoSize size, byte[] bytes)
     {

@@ -4,6 +4,7 @@ using Corrie.Web.Api;
 using Corrie.Web.Demo;
 using Corrie.Web.Jobs;
 using Corrie.Web.Pages;
+using Corrie.Web.Watch;
 using Microsoft.AspNetCore.Http.Features;
 using Microsoft.AspNetCore.ResponseCompression;
 
@@ -29,6 +30,9 @@ builder.WebHost.ConfigureKestrel(kestrel =>
 builder.Services.AddSingleton(_ => folder);
 builder.Services.AddSingleton(TimeProvider.System);
 builder.Services.AddSingleton(services => new Companies(services.GetRequiredService<DataFolder>().Path, services.GetRequiredService<TimeProvider>()));
+builder.AddLogs();
+Health.Add(builder.Services);
+builder.Services.AddSingleton<Metrics>();
 builder.Services.AddSingleton<LiveJobs>();
 builder.Services.AddHttpContextAccessor();
 builder.Services.AddMemoryCache();
@@ -57,6 +61,7 @@ if (app.Configuration.GetValue<bool>("Demo"))
     TarnHall.Load(app.Services.GetRequiredService<Companies>(), app.Services.GetRequiredService<Passwords>());
 }
 
+app.UseRequestLogs();
 app.UseProxy();
 app.UseHsts();
 app.UseExceptionHandler("/error");
@@ -103,6 +108,10 @@ app.MapRazorPages().WithStaticAssets();
 app.MapOpenApi().RequireAuthorization();
 JobsApi.Map(app);
 JobEvents.Map(app);
+Health.Map(app);
+_ = app.Services.GetRequiredService<Metrics>();
+app.Lifetime.ApplicationStarted.Register(() => app.Logger.LogInformation(
+    "Corrie listens on {Addresses}; data lies in {Data}, and so do the keys that seal cookies, unencrypted: whoever reads that folder can sign in as anybody.", app.Urls, data));
 app.Run();
 return 0;
 

@@ -134,6 +134,45 @@ public sealed class BackupTests : IAsyncLifetime
     }
 
     [Fact]
+    public async Task What_is_removed_on_request_is_in_no_file_any_more_and_all_is_well_without_it()
+    {
+        company.People.Add("ines", "Ines \"Nell\" Arkle", Role.Lead, "hash");
+        await company.Entries.Append(job, "ines", "page",
+        [
+            new("entry-0003", "/walls/w1/scan", new System.Text.Json.Nodes.JsonObject { ["by"] = "Ines \"Nell\" Arkle", ["with"] = "scanner" }, []),
+            new("entry-0004", "/walls/w1/photos/p2", new System.Text.Json.Nodes.JsonObject { ["of"] = "wall", ["picture"] = Photo(2), ["by"] = "Ines \"Nell\" Arkle" }, []),
+        ]);
+        var photo = Path.GetFileName(Directory.GetFiles(Path.Combine(Data, "fitters-photos"), "*.original").OrderBy(File.GetLastWriteTimeUtc).Last()).Split('.')[0];
+        await company.DisposeAsync();
+        SqliteConnection.ClearAllPools();
+        var erasure = new Erasure(Path.Combine(Data, "fitters.corrie"), TimeProvider.System);
+        Assert.Null(erasure.Person("nobody"));
+        Assert.NotNull(erasure.Person("ines"));
+        Assert.NotNull(erasure.Photo(new(Company.PhotosOf(Path.Combine(Data, "fitters.corrie"))), photo));
+        Assert.Null(erasure.Photo(new(Company.PhotosOf(Path.Combine(Data, "fitters.corrie"))), photo));
+        SqliteConnection.ClearAllPools();
+        foreach (var file in Directory.GetFiles(Data, "*", SearchOption.AllDirectories))
+        {
+            var bytes = System.Text.Encoding.Latin1.GetString(await File.ReadAllBytesAsync(file));
+            Assert.DoesNotContain("Arkle", bytes);
+            Assert.DoesNotContain("Nell", bytes);
+            Assert.DoesNotContain(photo, bytes + file);
+        }
+
+        company = new("fitters", Path.Combine(Data, "fitters.corrie"), TimeProvider.System);
+        Assert.Empty((await SelfCheck.Run(Data, TimeProvider.System)).Problems);
+        var ledger = company.Entries.Read(job)!;
+        Assert.Equal("a person who was removed", Corrie.Core.Format.Pointer.Get(ledger.Document, "/walls/w1/scan/by")!.ToString());
+        Assert.NotNull(Corrie.Core.Format.Pointer.Get(ledger.Document, "/walls/w1/photos/p1"));
+        Assert.Null(Corrie.Core.Format.Pointer.Get(ledger.Document, "/walls/w1/photos/p2"));
+        Assert.Equal(Erasure.By, ledger.Entries[^1].Author);
+        Assert.Contains(company.People.Changes(0, 9), c => c.What.Contains("removed for good", StringComparison.Ordinal));
+        using var connection = new SqliteConnection($"Data Source={Path.Combine(Data, "fitters.corrie")}");
+        connection.Open();
+        Assert.Contains("append-only", Assert.Throws<SqliteException>(() => connection.Execute("delete from entries")).Message);
+    }
+
+    [Fact]
     public void A_second_program_does_not_get_the_folder()
     {
         using (DataFolder.Lock(Data))

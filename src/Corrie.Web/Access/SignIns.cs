@@ -3,6 +3,7 @@ using System.Net.Sockets;
 using System.Security.Cryptography;
 using System.Threading.RateLimiting;
 using Corrie.Data;
+using Corrie.Web.Watch;
 using Microsoft.AspNetCore.Authentication;
 using Microsoft.AspNetCore.Authentication.Cookies;
 using Microsoft.AspNetCore.DataProtection;
@@ -44,7 +45,9 @@ public readonly record struct SignInResult(SignInOutcome Outcome, TimeSpan Wait 
 /// </summary>
 /// <param name="passwords">Checks passwords.</param>
 /// <param name="protection">Seals the cookie of a known device.</param>
-public sealed class SignIns(Passwords passwords, IDataProtectionProvider protection) : IDisposable
+/// <param name="metrics">Counts the tries.</param>
+/// <param name="log">Notes them.</param>
+public sealed class SignIns(Passwords passwords, IDataProtectionProvider protection, Metrics metrics, ILogger<SignIns> log) : IDisposable
 {
     /// <summary>Wrong tries in a row after which a name waits, from a device that is not known.</summary>
     public const int TriesByName = 6;
@@ -72,6 +75,19 @@ public sealed class SignIns(Passwords passwords, IDataProtectionProvider protect
     /// <param name="password">Password, as typed.</param>
     /// <returns>How it ended.</returns>
     public async Task<SignInResult> TryAsync(HttpContext context, Company company, string name, string password)
+    {
+        var result = await CheckAsync(context, company, name, password);
+        metrics.SignIn(result.Outcome);
+        if (result.Outcome != SignInOutcome.Welcome)
+        {
+            // Not the name: people type passwords into that field, too.
+            log.LogWarning("A try to sign in to {Company} from {Address} ended: {Outcome}", company.Key, AddressOf(context), result.Outcome);
+        }
+
+        return result;
+    }
+
+    private async Task<SignInResult> CheckAsync(HttpContext context, Company company, string name, string password)
     {
         var who = $"{company.Key}/{(name.Length > 40 ? name[..40] : name).Trim().ToLowerInvariant()}";
         var device = DeviceOf(context, who);
@@ -117,6 +133,7 @@ public sealed class SignIns(Passwords passwords, IDataProtectionProvider protect
     /// <returns>When it has begun.</returns>
     public async Task BeginAsync(HttpContext context, Company company, Person person)
     {
+        log.LogInformation("Person {Person} of {Company} signed in from {Address}", person.Id, company.Key, AddressOf(context));
         const string scheme = CookieAuthenticationDefaults.AuthenticationScheme;
         await context.SignInAsync(scheme, CurrentUser.Principal(company, person, company.Sessions.Begin(person.Id), scheme));
         context.Response.Cookies.Append(

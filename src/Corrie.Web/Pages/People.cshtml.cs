@@ -8,7 +8,7 @@ namespace Corrie.Web.Pages;
 
 /// <summary>The company's people, and who may do what.</summary>
 [Authorize(nameof(Permission.ManagePeople))]
-public sealed class PeopleModel(CurrentUser user, Passwords passwords) : PageModel
+public sealed class PeopleModel(CurrentUser user, Passwords passwords, ILogger<PeopleModel> log) : PageModel
 {
     private const int MostChanges = 40;
     private const int LongestTokenName = 40;
@@ -178,6 +178,7 @@ public sealed class PeopleModel(CurrentUser user, Passwords passwords) : PageMod
         }
 
         change(person);
+        log.LogInformation("Person {By} of {Company} changed person {Person}: {What}", user.Person?.Id, user.Company.Key, person.Id, done);
         Done = $"{person.Name} {done}.";
         (PersonName, SiteId, Role) = (null, null, nameof(Data.Role.Installer));
         return Page();
