@@ -1,4 +1,5 @@
 using Serilog;
+using Serilog.Core;
 using Serilog.Events;
 using Serilog.Formatting.Compact;
 
@@ -22,6 +23,7 @@ public static class Logs
         .MinimumLevel.Override("Microsoft.AspNetCore.DataProtection", LogEventLevel.Error)
         .ReadFrom.Services(services)
         .Enrich.FromLogContext()
+        .Enrich.With<NoPaths>()
         .WriteTo.Console(new CompactJsonFormatter()));
 
     /// <summary>Notes requests that failed, were refused, or took long.</summary>
@@ -43,4 +45,10 @@ public static class Logs
             new("Elapsed", new ScalarValue(elapsed)),
         ];
     });
+
+    // The framework adds the path of the request, in which somebody may have typed anything.
+    private sealed class NoPaths : ILogEventEnricher
+    {
+        public void Enrich(LogEvent logEvent, ILogEventPropertyFactory propertyFactory) => logEvent.RemovePropertyIfPresent("RequestPath");
+    }
 }
