@@ -117,7 +117,7 @@ public sealed class EntryStore : IAsyncDisposable
     {
         foreach (var entry in entries)
         {
-            if (EntryForm.Problem(entry.Id, entry.Path, entry.Replaces, entry.Undoes, entry.TakenAt) is { } problem)
+            if (EntryForm.Problem(entry.Id, entry.Path, entry.Replaces, entry.Undoes, entry.TakenAt, entry.Value) is { } problem)
             {
                 throw new FormatException(problem);
             }

@@ -5,7 +5,10 @@ using Corrie.Web.Demo;
 using Corrie.Web.Jobs;
 using Corrie.Web.Pages;
 using Corrie.Web.Watch;
+using Microsoft.AspNetCore.Diagnostics;
 using Microsoft.AspNetCore.Http.Features;
+using Microsoft.AspNetCore.Mvc.Formatters;
+using Microsoft.AspNetCore.Mvc.ModelBinding;
 using Microsoft.AspNetCore.ResponseCompression;
 
 // Photos of 20 MB, and what a form has beside them.
@@ -51,7 +54,13 @@ builder.Services.Configure<RouteOptions>(routes =>
     routes.SetParameterPolicy<StepConstraint>("step");
     routes.SetParameterPolicy<KindConstraint>("kind");
 });
-builder.Services.AddRazorPages();
+builder.Services.AddRazorPages().AddMvcOptions(mvc =>
+{
+    mvc.Filters.Add<KnownHandlers>();
+    // Brackets in names mean nothing here, and half of a pair would be an exception.
+    mvc.ValueProviderFactories.RemoveType<JQueryFormValueProviderFactory>();
+    mvc.ValueProviderFactories.RemoveType<JQueryQueryStringValueProviderFactory>();
+});
 builder.Services.AddOpenApi(JobsApi.Describe);
 builder.Services.Configure<RouteHandlerOptions>(routes => routes.ThrowOnBadRequest = false);
 
@@ -73,6 +82,12 @@ app.UseWhen(context => context.Request.Path.StartsWithSegments(JobsApi.AnyVersio
 });
 app.Use((context, next) =>
 {
+    // The page that says what went wrong is shown as if it had been asked for: what was sent may be what went wrong.
+    if (context.Features.Get<IStatusCodeReExecuteFeature>() is not null || context.Features.Get<IExceptionHandlerFeature>() is not null)
+    {
+        (context.Request.Method, context.Request.ContentType, context.Request.ContentLength) = (HttpMethods.Get, null, null);
+    }
+
     var headers = context.Response.Headers;
     headers.ContentSecurityPolicy = "default-src 'self'; object-src 'none'; base-uri 'none'; form-action 'self'; frame-ancestors 'none'";
     headers.XContentTypeOptions = "nosniff";
@@ -91,6 +106,11 @@ app.Use(async (context, next) =>
     {
         // One damaged job costs that job alone: programs are told, people see its history.
         await (context.Request.Path.StartsWithSegments(JobsApi.AnyVersion) ? JobsApi.Damaged(e.Message) : Results.Redirect($"/jobs/{e.Job}/history")).ExecuteAsync(context);
+    }
+    catch (Exception e) when (e is BadHttpRequestException or InvalidDataException && !context.Response.HasStarted)
+    {
+        // A body that is not what it says, or breaks off, is the sender's matter.
+        context.Response.StatusCode = (e as BadHttpRequestException)?.StatusCode ?? StatusCodes.Status400BadRequest;
     }
     catch (Exception e) when (StorageTrouble.Words(e) is { } words && !context.Response.HasStarted)
     {

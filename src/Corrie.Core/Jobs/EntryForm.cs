@@ -1,3 +1,6 @@
+using System.Text.Json.Nodes;
+using Corrie.Core.Format;
+
 namespace Corrie.Core.Jobs;
 
 /// <summary>
@@ -25,9 +28,15 @@ public static class EntryForm
     /// <param name="replaces">Which entries it replaces.</param>
     /// <param name="undoes">The batch that it takes back; null for an ordinary entry.</param>
     /// <param name="takenAt">When it was entered; null for now.</param>
+    /// <param name="value">Its value.</param>
     /// <returns>What was understood and what is expected; null where nothing is wrong.</returns>
-    public static string? Problem(string? id, string? path, IEnumerable<string?> replaces, string? undoes, DateTimeOffset? takenAt)
+    public static string? Problem(string? id, string? path, IEnumerable<string?> replaces, string? undoes, DateTimeOffset? takenAt, JsonNode? value)
     {
+        if (!WholeText.Is(value))
+        {
+            return "The value holds a text with half of a character, or a member twice. Expected: whole characters, and each member once.";
+        }
+
         if (!IsId(id))
         {
             return $"'{Shown(id)}' is no id of an entry. {Ids}";

@@ -44,7 +44,8 @@ public static class JobFile
         try
         {
             var node = JsonNode.Parse(text, documentOptions: new() { MaxDepth = 32, AllowDuplicateProperties = false });
-            return node is not JsonObject document ? (null, new(string.Empty, string.Empty, "The file is JSON, but not an object", expected))
+            return !WholeText.Is(node) ? (null, new(string.Empty, string.Empty, "A text in it holds half of a character, or a member is there twice", expected))
+                : node is not JsonObject document ? (null, new(string.Empty, string.Empty, "The file is JSON, but not an object", expected))
                 : Upgrade.Needs(document) is { } old ? (null, old)
                 : (document, null);
         }

@@ -24,7 +24,7 @@ public static class Limits
     {
         limits.GlobalLimiter = PartitionedRateLimiter.CreateChained(
             PartitionedRateLimiter.Create<HttpContext, string>(http => IsStream(http) ? AtOnce("stream " + Who(http), StreamsOfOne, 0) : AtOnce(Who(http), RequestsOfOne, WaitingOfOne)),
-            PartitionedRateLimiter.Create<HttpContext, string>(http => http.Request.HasFormContentType && http.Request.ContentType!.StartsWith("multipart/", StringComparison.OrdinalIgnoreCase)
+            PartitionedRateLimiter.Create<HttpContext, string>(http => http.Request.ContentType?.StartsWith("multipart/", StringComparison.OrdinalIgnoreCase) == true
                 ? AtOnce("uploads", Uploads, UploadsWaiting)
                 : RateLimitPartition.GetNoLimiter(string.Empty)),
             PartitionedRateLimiter.Create<HttpContext, string>(http => IsWork(http) ? AtOnce(Who(http), PlansOfOne, PlansWaiting) : RateLimitPartition.GetNoLimiter(string.Empty)));

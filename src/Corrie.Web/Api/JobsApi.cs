@@ -240,7 +240,7 @@ public static class JobsApi
             return Wrong("An entry has no id. Expected: a unique id of 8 to 64 characters.", StatusCodes.Status422UnprocessableEntity);
         }
 
-        if (EntryForm.Problem(entry.Id, entry.Path ?? string.Empty, entry.Replaces ?? [], entry.Undoes, entry.TakenAt) is { } malformed)
+        if (EntryForm.Problem(entry.Id, entry.Path ?? string.Empty, entry.Replaces ?? [], entry.Undoes, entry.TakenAt, entry.Value) is { } malformed)
         {
             return Wrong(malformed, StatusCodes.Status422UnprocessableEntity);
         }

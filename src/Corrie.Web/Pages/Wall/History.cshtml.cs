@@ -25,7 +25,7 @@ public sealed class HistoryModel(CurrentUser user) : PageModel
     private const int MostRaw = 1000;
 
     /// <summary>The job's key.</summary>
-    [BindProperty(SupportsGet = true)]
+    [FromRoute]
     public long Id { get; set; }
 
     /// <summary>Shows what is older than this place in the job's entries; null for the latest.</summary>

@@ -1,5 +1,6 @@
 using System.Text.Json.Nodes;
 using Corrie.Core.Measure;
+using Corrie.Core.Survey;
 using Corrie.Data;
 using Corrie.Web.Access;
 using Corrie.Web.Stages.Survey;
@@ -44,7 +45,7 @@ public sealed partial class IndexModel
     }
 
     /// <summary>A photo of this job.</summary>
-    public IActionResult OnGetPicture(string name, string? size)
+    public IActionResult OnGetPicture(string? name, string? size)
     {
         var wanted = size switch
         {
@@ -57,15 +58,19 @@ public sealed partial class IndexModel
             return Forbid();
         }
 
-        // Only what is, or was, pinned to this job is shown to its readers.
-        if (name.Length != 64 || !user.Company.Entries.HasPhoto(Id, name) ||
-            user.Company.Photos.Find(name, wanted) is not { } path)
+        // The crew sees what is, or was, pinned to this job; a client what is pinned now.
+        var pinned = name is { Length: 64 } && (Edits ? user.Company.Entries.HasPhoto(Id, name) : Sheet.Walls.Any(w => Plan.Survey(w.Id)?.Wall.Photos.Any(p => p.Picture == name) == true));
+        if (!pinned || user.Company.Photos.Find(name!, wanted) is not { } path)
         {
             return NotFound();
         }
 
-        Response.Headers.CacheControl = "private, max-age=31536000, immutable";
-        return wanted == PhotoSize.Original ? PhysicalFile(path, "application/octet-stream", name[..12] + ".original") : PhysicalFile(path, "image/jpeg");
+        if (Edits)
+        {
+            Response.Headers.CacheControl = "private, max-age=31536000, immutable";
+        }
+
+        return wanted == PhotoSize.Original ? PhysicalFile(path, "application/octet-stream", name![..12] + ".original") : PhysicalFile(path, "image/jpeg");
     }
 
     /// <summary>The address of a photo.</summary>

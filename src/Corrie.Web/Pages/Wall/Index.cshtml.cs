@@ -29,7 +29,7 @@ public sealed partial class IndexModel(CurrentUser user, TimeProvider time, Form
     private readonly Dictionary<string, FieldProblem> problems = [];
 
     /// <summary>The job's key.</summary>
-    [BindProperty(SupportsGet = true)]
+    [FromRoute]
     public long Id { get; set; }
 
     /// <summary>The step whose questions are shown.</summary>
@@ -66,7 +66,7 @@ public sealed partial class IndexModel(CurrentUser user, TimeProvider time, Form
     public WorkStep Step => WorkStep.All.FirstOrDefault(s => s.Word == StepName) ?? WorkStep.Place;
 
     /// <summary>The view.</summary>
-    public WallView View => Enum.TryParse<WallView>(ViewName, ignoreCase: true, out var view) ? view : WallView.Front;
+    public WallView View => Enum.TryParse<WallView>(ViewName, ignoreCase: true, out var view) && Enum.IsDefined(view) ? view : WallView.Front;
 
     /// <summary>The plan.</summary>
     public JobPlan Plan => Job.Plan;
@@ -175,6 +175,7 @@ public sealed partial class IndexModel(CurrentUser user, TimeProvider time, Form
     };
 
     /// <inheritdoc/>
+    [NonHandler]
     public override void OnPageHandlerExecuting(PageHandlerExecutingContext context)
     {
         if (user.Open(Id) is not { } job)

@@ -16,7 +16,7 @@ namespace Corrie.Web.Pages.Wall;
 public sealed class SheetModel(CurrentUser user) : PageModel
 {
     /// <summary>The job's key.</summary>
-    [BindProperty(SupportsGet = true)]
+    [FromRoute]
     public long Id { get; set; }
 
     /// <summary>The job.</summary>

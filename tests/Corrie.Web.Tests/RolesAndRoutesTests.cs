@@ -1,0 +1,185 @@
+using System.Net;
+using Corrie.Data;
+using Corrie.Web.Access;
+using Corrie.Web.Demo;
+using Microsoft.AspNetCore.Http;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+using Microsoft.AspNetCore.Mvc.RazorPages.Infrastructure;
+using Microsoft.AspNetCore.Routing;
+using Microsoft.Extensions.DependencyInjection;
+
+namespace Corrie.Web.Tests;
+
+/// <summary>Every route of the program with everybody: whom it lets in, as the company wants it, written by hand. A route that is not in the table fails.</summary>
+public sealed class RolesAndRoutesTests : IDisposable
+{
+    private const string Anybody = "nobody warden tom ed olive ines";
+    private const string SignedIn = "warden tom ed olive ines";
+    private const string Crew = "tom ed olive ines";
+    private const string Planners = "olive ines";
+    private const string Office = "olive";
+
+    // A route as the code has it: where it is tried, and whom it lets in.
+    private static readonly Dictionary<string, (string Address, string Whom)> Table = new()
+    {
+        ["GET /"] = ("/", SignedIn),
+        ["GET /account"] = ("/account", SignedIn),
+        ["GET /api/v1/jobs"] = ("/api/v1/jobs", SignedIn),
+        ["GET /api/v1/jobs/{id:long}/entries"] = ("/api/v1/jobs/6/entries", SignedIn),
+        ["GET /api/v1/jobs/{id:long}/file"] = ("/api/v1/jobs/6/file", SignedIn),
+        ["GET /api/v1/jobs/{id:long}/plan"] = ("/api/v1/jobs/6/plan", SignedIn),
+        ["GET /catalogue/{kind:kind=display}"] = ("/catalogue/display", Crew),
+        ["GET /catalogue/{kind:kind}/{item}"] = ("/catalogue/mount/m-tilt24", Crew),
+        ["GET /error"] = ("/error", Anybody),
+        ["GET /figures"] = ("/figures", Planners),
+        ["GET /health/live"] = ("/health/live", Anybody),
+        ["GET /health/ready"] = ("/health/ready", Anybody),
+        ["GET /jobs"] = ("/jobs", SignedIn),
+        ["GET /jobs/new"] = ("/jobs/new", Planners),
+        ["GET /jobs/{id:long}/events"] = ("/jobs/6/events", SignedIn),
+        ["GET /jobs/{id:long}/history"] = ("/jobs/6/history", SignedIn),
+        ["GET /jobs/{id:long}/sheet"] = ("/jobs/6/sheet", SignedIn),
+        ["GET /jobs/{id:long}/{step:step=place}"] = ("/jobs/6/place", SignedIn),
+        ["GET /jobs/{id:long}/{step:step=place}?handler=Board"] = ("/jobs/6/place?handler=Board", SignedIn),
+        ["GET /jobs/{id:long}/{step:step=place}?handler=Picture"] = ("/jobs/6/place?handler=Picture", SignedIn),
+        ["GET /people"] = ("/people", Planners),
+        ["GET /practice/{number:int=0}"] = ("/practice/2", SignedIn),
+        ["GET /setup"] = ("/setup", Anybody),
+        ["GET /sign-in"] = ("/sign-in", Anybody),
+        ["GET /sign-out"] = ("/sign-out", SignedIn),
+        ["GET /units"] = ("/units", SignedIn),
+        ["POST /account"] = ("/account", SignedIn),
+        ["POST /account?handler=SignOutAll"] = ("/account?handler=SignOutAll", SignedIn),
+        ["POST /api/v1/jobs"] = ("/api/v1/jobs", Planners),
+        ["POST /api/v1/jobs/{id:long}/entries"] = ("/api/v1/jobs/6/entries", Crew),
+        ["POST /api/v1/plan"] = ("/api/v1/plan", SignedIn),
+        ["POST /api/v1/sign-in"] = ("/api/v1/sign-in", Anybody),
+        ["POST /catalogue/{kind:kind}/{item}"] = ("/catalogue/mount/m-tilt24", Planners),
+        ["POST /error"] = ("/error", Anybody),
+        ["POST /figures"] = ("/figures", Planners),
+        ["POST /jobs/new"] = ("/jobs/new", Planners),
+        ["POST /jobs/new?handler=Import"] = ("/jobs/new?handler=Import", Planners),
+        ["POST /jobs/new?handler=Like"] = ("/jobs/new?handler=Like", Planners),
+        ["POST /jobs/{id:long}/history?handler=SetAside"] = ("/jobs/6/history?handler=SetAside", Office),
+        ["POST /jobs/{id:long}/{step:step=place}?handler=AddItem"] = ("/jobs/6/place?handler=AddItem", Crew),
+        ["POST /jobs/{id:long}/{step:step=place}?handler=AddWall"] = ("/jobs/6/place?handler=AddWall", Crew),
+        ["POST /jobs/{id:long}/{step:step=place}?handler=Approve"] = ("/jobs/6/place?handler=Approve", Crew),
+        ["POST /jobs/{id:long}/{step:step=place}?handler=BuildUp"] = ("/jobs/6/place?handler=BuildUp", Crew),
+        ["POST /jobs/{id:long}/{step:step=place}?handler=Change"] = ("/jobs/6/place?handler=Change", Crew),
+        ["POST /jobs/{id:long}/{step:step=place}?handler=Drag"] = ("/jobs/6/place?handler=Drag", Crew),
+        ["POST /jobs/{id:long}/{step:step=place}?handler=Evidence"] = ("/jobs/6/place?handler=Evidence", Crew),
+        ["POST /jobs/{id:long}/{step:step=place}?handler=Measure"] = ("/jobs/6/place?handler=Measure", Crew),
+        ["POST /jobs/{id:long}/{step:step=place}?handler=Photo"] = ("/jobs/6/place?handler=Photo", Crew),
+        ["POST /jobs/{id:long}/{step:step=place}?handler=Probed"] = ("/jobs/6/place?handler=Probed", Crew),
+        ["POST /jobs/{id:long}/{step:step=place}?handler=Redo"] = ("/jobs/6/place?handler=Redo", Crew),
+        ["POST /jobs/{id:long}/{step:step=place}?handler=Scan"] = ("/jobs/6/place?handler=Scan", Crew),
+        ["POST /jobs/{id:long}/{step:step=place}?handler=Settle"] = ("/jobs/6/place?handler=Settle", Crew),
+        ["POST /jobs/{id:long}/{step:step=place}?handler=Submit"] = ("/jobs/6/place?handler=Submit", Crew),
+        ["POST /jobs/{id:long}/{step:step=place}?handler=Tap"] = ("/jobs/6/place?handler=Tap", Crew),
+        ["POST /jobs/{id:long}/{step:step=place}?handler=TestHole"] = ("/jobs/6/place?handler=TestHole", Crew),
+        ["POST /jobs/{id:long}/{step:step=place}?handler=Undo"] = ("/jobs/6/place?handler=Undo", Crew),
+        ["POST /people"] = ("/people", Planners),
+        ["POST /people?handler=Left"] = ("/people?handler=Left", Planners),
+        ["POST /people?handler=Password"] = ("/people?handler=Password", Planners),
+        ["POST /people?handler=Revoke"] = ("/people?handler=Revoke", Office),
+        ["POST /people?handler=Role"] = ("/people?handler=Role", Planners),
+        ["POST /people?handler=Seen"] = ("/people?handler=Seen", Planners),
+        ["POST /people?handler=SignOutAll"] = ("/people?handler=SignOutAll", Planners),
+        ["POST /people?handler=Token"] = ("/people?handler=Token", Office),
+        ["POST /setup"] = ("/setup", Anybody),
+        ["POST /sign-in"] = ("/sign-in", Anybody),
+        ["POST /sign-out"] = ("/sign-out", SignedIn),
+        ["POST /units"] = ("/units", SignedIn),
+        // Where those end up who are not let in: it says so to everybody.
+        ["GET /not-allowed"] = ("/not-allowed", ""),
+        ["GET /openapi/{documentName}.json"] = ("/openapi/v1.json", SignedIn),
+        ["GET /api/v1/job.schema.json"] = ("/api/v1/job.schema.json", Anybody),
+    };
+
+    private readonly Site site = new();
+    private readonly Dictionary<string, HttpClient> clients = [];
+
+    public void Dispose() => site.Dispose();
+
+    [Fact]
+    public async Task Every_route_has_an_expectation() => Assert.Equal(Table.Keys.Order(StringComparer.Ordinal), (await Routes()).Order(StringComparer.Ordinal));
+
+    [Fact]
+    public async Task Every_route_lets_in_whom_it_should_and_nobody_else()
+    {
+        var company = site.Services.GetRequiredService<Companies>().Find(TarnHall.CompanyKey)!;
+        company.People.Add("ed", "Ed Wray", Role.Electrician, company.People.Find("tom")!.PasswordHash);
+        var wrong = new List<string>();
+        foreach (var (route, (address, whom)) in Table)
+        {
+            foreach (var who in Anybody.Split(' '))
+            {
+                var answer = await Ask(who, route.Split(' ')[0], address);
+                var refused = answer.StatusCode is HttpStatusCode.Unauthorized or HttpStatusCode.Forbidden ||
+                    (answer.Headers.Location is { } to && !whom.Contains("nobody") && to.OriginalString is var text && (text.Contains("/not-allowed") || text.Contains("/sign-in?ReturnUrl")));
+                // A password that is wrong is no refusal of the route.
+                refused &= !route.EndsWith("sign-in", StringComparison.Ordinal);
+                if (refused == whom.Split(' ').Contains(who) || (int)answer.StatusCode >= 500)
+                {
+                    wrong.Add($"{who}: {route} answered {(int)answer.StatusCode} {answer.Headers.Location}");
+                }
+            }
+        }
+
+        Assert.Empty(wrong);
+    }
+
+    private async Task<HttpResponseMessage> Ask(string who, string method, string address)
+    {
+        if (!clients.TryGetValue(who, out var client))
+        {
+            client = clients[who] = site.Nobody();
+            if (who != "nobody")
+            {
+                await client.Post("/sign-in", "/sign-in", ("name", who), ("password", TarnHall.People.Single(p => p.SignIn == (who == "ed" ? "tom" : who)).Password));
+            }
+        }
+
+        using var request = new HttpRequestMessage(new(method), address);
+        if (method == "POST")
+        {
+            request.Content = address.StartsWith("/api", StringComparison.Ordinal)
+                ? new StringContent("[]", null, "application/json")
+                : new FormUrlEncodedContent([new("__RequestVerificationToken", await client.Token(who == "nobody" ? "/sign-in" : "/account")), new("id", "0")]);
+        }
+
+        var answer = await client.SendAsync(request, HttpCompletionOption.ResponseHeadersRead);
+        if (address.Contains("sign-out") || address.Contains("SignOutAll"))
+        {
+            clients.Clear();
+        }
+
+        if (address.EndsWith("/events", StringComparison.Ordinal))
+        {
+            answer.Dispose();
+        }
+
+        return answer;
+    }
+
+    private async Task<IEnumerable<string>> Routes()
+    {
+        var routes = new HashSet<string>();
+        var loader = site.Services.GetRequiredService<PageLoader>();
+        foreach (var endpoint in site.Services.GetServices<EndpointDataSource>().SelectMany(s => s.Endpoints).OfType<RouteEndpoint>())
+        {
+            var route = "/" + endpoint.RoutePattern.RawText!.TrimStart('/');
+            if (endpoint.Metadata.GetMetadata<PageActionDescriptor>() is { } page)
+            {
+                var handlers = (await loader.LoadAsync(page, endpoint.Metadata)).HandlerMethods.Select(h => $"{h.HttpMethod.ToUpperInvariant()} {route}{(h.Name is null ? string.Empty : "?handler=" + h.Name)}").ToList();
+                routes.UnionWith(handlers.Count > 0 ? handlers : ["GET " + route]);
+            }
+            else if (!endpoint.Metadata.Any(m => m.GetType().Name.Contains("StaticAsset", StringComparison.Ordinal)) && !route.Contains("**", StringComparison.Ordinal))
+            {
+                routes.UnionWith((endpoint.Metadata.GetMetadata<HttpMethodMetadata>()?.HttpMethods ?? ["GET"]).Select(method => $"{method} {route}"));
+            }
+        }
+
+        return routes;
+    }
+}
