@@ -11,6 +11,8 @@ using Corrie.Bench;
 // framing               the study of hidden walls, for docs/studies/framing.md
 // judgement             the study of planted dangers, for docs/studies/judgement.md
 // files APP COUNT       broken job files sent to a published Corrie
+// fuzz APP COUNT       requests that nobody in their senses would send, as everybody
+// load APP EMPTY SECONDS  two hundred clients and two hundred open pages
 // web APP EMPTY [anew]  pages, entries and start-up of a published Corrie, beside an empty application
 switch (args.FirstOrDefault())
 {
@@ -46,6 +48,10 @@ switch (args.FirstOrDefault())
         return 0;
     case "files" when args.Length == 3 && int.TryParse(args[2], out var count):
         return await ApiBench.RunAsync(args[1], count) == 0 ? 0 : 1;
+    case "fuzz" when args.Length == 3 && int.TryParse(args[2], out var requests):
+        return await FuzzBench.RunAsync(args[1], requests) == 0 ? 0 : 1;
+    case "load" when args.Length == 4 && int.TryParse(args[3], out var seconds):
+        return await LoadBench.RunAsync(args[1], args[2], TimeSpan.FromSeconds(seconds)) == 0 ? 0 : 1;
     case "web" when args.Length is 3 or 4:
         await WebBench.RunAsync(args[1], args[2], args.Length == 4);
         return 0;

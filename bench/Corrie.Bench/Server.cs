@@ -1,3 +1,4 @@
+using System.Collections.Concurrent;
 using System.Diagnostics;
 using System.Net;
 using System.Net.Http.Json;
@@ -22,11 +23,27 @@ internal sealed class Server : IDisposable
 
     public TimeSpan StartedIn { get; }
 
+    /// <summary>What it has written on its outputs.</summary>
+    public ConcurrentQueue<string> Said { get; private init; } = [];
+
+    /// <summary>How much memory it has, in bytes.</summary>
+    public long Memory
+    {
+        get
+        {
+            process.Refresh();
+            return process.WorkingSet64;
+        }
+    }
+
     public static async Task<Server> StartAsync(string app, string page, params string[] more)
     {
         var url = $"http://127.0.0.1:{FreePort()}";
         var watch = Stopwatch.StartNew();
         var process = Process.Start(new ProcessStartInfo("dotnet", [app, "--contentRoot", Path.GetDirectoryName(app)!, "--Urls", url, .. more]) { RedirectStandardOutput = true, RedirectStandardError = true })!;
+        var said = new ConcurrentQueue<string>();
+        process.OutputDataReceived += (_, line) => said.Enqueue(line.Data ?? string.Empty);
+        process.ErrorDataReceived += (_, line) => said.Enqueue(line.Data ?? string.Empty);
         process.BeginOutputReadLine();
         process.BeginErrorReadLine();
         using var client = new HttpClient();
@@ -36,7 +53,7 @@ internal sealed class Server : IDisposable
             {
                 using var answer = await client.GetAsync(url + page);
                 answer.EnsureSuccessStatusCode();
-                return new(process, url, watch.Elapsed);
+                return new(process, url, watch.Elapsed) { Said = said };
             }
             catch (HttpRequestException) when (watch.Elapsed < TimeSpan.FromSeconds(30) && !process.HasExited)
             {
@@ -45,12 +62,12 @@ internal sealed class Server : IDisposable
         }
     }
 
-    public async Task<HttpClient> SignInAsync()
+    public async Task<HttpClient> SignInAsync(string name = "ines", string password = "chalk-line-1", int connections = 64)
     {
-        var client = new HttpClient(new SocketsHttpHandler { CookieContainer = new CookieContainer(), MaxConnectionsPerServer = 64 });
+        var client = new HttpClient(new SocketsHttpHandler { CookieContainer = new CookieContainer(), MaxConnectionsPerServer = connections });
         // As a browser asks; the baseline is asked in the same way.
         client.DefaultRequestHeaders.Add("Accept-Encoding", "br, gzip");
-        (await client.PostAsJsonAsync(Base + "/api/v1/sign-in", new { name = "ines", password = "chalk-line-1" }, JsonSerializerOptions.Web)).EnsureSuccessStatusCode();
+        (await client.PostAsJsonAsync(Base + "/api/v1/sign-in", new { name, password }, JsonSerializerOptions.Web)).EnsureSuccessStatusCode();
         return client;
     }
 

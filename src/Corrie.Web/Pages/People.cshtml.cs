@@ -41,8 +41,8 @@ public sealed class PeopleModel(CurrentUser user, Passwords passwords, ILogger<P
     /// <summary>What was changed about people, the latest first.</summary>
     public IReadOnlyList<PersonChange> Changes => user.Company.People.Changes(0, MostChanges);
 
-    /// <summary>The last change that the reader has looked at.</summary>
-    public long Seen => user.Person?.SeenChange ?? long.MaxValue;
+    /// <summary>Whether a change is by somebody else, and the reader has not looked at it yet.</summary>
+    public bool IsNews(PersonChange change) => change.By.Length > 0 && change.By != user.SignIn && change.Id > (user.Person?.SeenChange ?? long.MaxValue);
 
     /// <summary>What programs have, the newest first.</summary>
     public IReadOnlyList<ProgramToken> Tokens => user.Company.Tokens.All();
