@@ -81,24 +81,10 @@ internal static class FuzzBench
             }
 
             var made = fuzz.Next(sender.Token);
-            if (!Uri.TryCreate(app.Base + made.Address, UriKind.Absolute, out var address))
+            using var request = made.To(app.Base);
+            if (request is null)
             {
                 continue;
-            }
-
-            using var request = new HttpRequestMessage(new(made.Method), address);
-            if (made.Body is not null)
-            {
-                request.Content = new ByteArrayContent(made.Body);
-                if (made.ContentType is not null)
-                {
-                    request.Content.Headers.TryAddWithoutValidation("Content-Type", made.ContentType);
-                }
-            }
-
-            foreach (var (header, value) in made.Headers)
-            {
-                request.Headers.TryAddWithoutValidation(header, value);
             }
 
             var watch = Stopwatch.StartNew();

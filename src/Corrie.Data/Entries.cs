@@ -491,6 +491,7 @@ public sealed class EntryStore : IAsyncDisposable
             Author,
             SqliteTime.Time(TakenAt),
             SqliteTime.Time(ReceivedAt),
-            Device) { SetsAside = SetsAside };
+            Device)
+        { SetsAside = SetsAside };
     }
 }

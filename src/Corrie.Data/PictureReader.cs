@@ -58,7 +58,8 @@ internal static class PictureReader
                 }
             })
             {
-                IsBackground = true, Name = "pictures",
+                IsBackground = true,
+                Name = "pictures",
             }.Start();
         }
 

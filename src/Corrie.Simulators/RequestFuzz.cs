@@ -9,7 +9,36 @@ namespace Corrie.Simulators;
 /// <param name="Headers">Its headers.</param>
 /// <param name="Body">Its body; null for none.</param>
 /// <param name="ContentType">What it says its body is; null for nothing.</param>
-public sealed record FuzzRequest(string Method, string Address, IReadOnlyList<(string Name, string Value)> Headers, byte[]? Body, string? ContentType);
+public sealed record FuzzRequest(string Method, string Address, IReadOnlyList<(string Name, string Value)> Headers, byte[]? Body, string? ContentType)
+{
+    /// <summary>The request for a client of the framework's.</summary>
+    /// <param name="server">Where it goes.</param>
+    /// <returns>The request; null where the client itself refuses such an address.</returns>
+    public HttpRequestMessage? To(string server)
+    {
+        if (!Uri.TryCreate(server.TrimEnd('/') + Address, UriKind.Absolute, out var address))
+        {
+            return null;
+        }
+
+        var request = new HttpRequestMessage(new(Method), address);
+        if (Body is not null)
+        {
+            request.Content = new ByteArrayContent(Body);
+            if (ContentType is not null)
+            {
+                request.Content.Headers.TryAddWithoutValidation("Content-Type", ContentType);
+            }
+        }
+
+        foreach (var (name, value) in Headers)
+        {
+            request.Headers.TryAddWithoutValidation(name, value);
+        }
+
+        return request;
+    }
+}
 
 /// <summary>Makes requests with wrong bodies, queries, headers, content types and ids for every address of Corrie, the same ones for the same seed.</summary>
 /// <param name="seed">The seed.</param>
