@@ -74,18 +74,18 @@ public sealed class AccessTests(Site site) : IClassFixture<Site>
         for (var n = 0; n < 5; n++)
         {
             var entries = Enumerable.Range(0, 50).Select(i => new { id = $"long-{n}-{i:000}", path = "/items/d1/place/height", value = $"{20 + n} {i} in".Replace(" ", ".", StringComparison.Ordinal).Replace(".in", " in") }).ToArray();
-            Assert.Equal(HttpStatusCode.OK, (await ines.PostAsJsonAsync("/api/v1/jobs/2/entries", entries)).StatusCode);
+            Assert.Equal(HttpStatusCode.OK, (await ines.PostAsJsonAsync("/api/v1/jobs/3/entries", entries)).StatusCode);
         }
 
-        var latest = (await ines.GetStringAsync("/jobs/2/history")).Plain();
+        var latest = (await ines.GetStringAsync("/jobs/3/history")).Plain();
         Assert.Contains("251 entries", latest);
         Assert.Contains("Shown are 152 to 251", latest);
         Assert.DoesNotContain("started", latest);
-        var oldest = (await ines.GetStringAsync("/jobs/2/history?before=52")).Plain();
+        var oldest = (await ines.GetStringAsync("/jobs/3/history?before=52")).Plain();
         Assert.Contains("Shown are 1 to 51", oldest);
         // The second of these replaced the first: 20 1/10 in shown to 1/16.
-        Assert.Contains("thing d1, height over the floor: 20 in → 20 1/8 in", oldest);
-        Assert.Contains("There are none so old", (await ines.GetStringAsync("/jobs/2/history?before=1")).Plain());
+        Assert.Contains("display d1, height over the floor: 20 in → 20 1/8 in", oldest);
+        Assert.Contains("There are none so old", (await ines.GetStringAsync("/jobs/3/history?before=1")).Plain());
     }
 
     private sealed record Made(string Id, long Seq, string Batch);

@@ -1,4 +1,5 @@
 using System.Net;
+using System.Text.Json.Nodes;
 using System.Text.RegularExpressions;
 
 namespace Corrie.Web.Tests;
@@ -26,6 +27,49 @@ public sealed class SecurityTests(Site site) : IClassFixture<Site>
             Assert.Empty(Elsewhere(await answer.Content.ReadAsStringAsync()));
         }
     }
+
+    [Fact]
+    public async Task A_client_learns_nothing_of_the_catalogue()
+    {
+        var warden = await site.As("warden");
+        var names = JsonNode.Parse(Demo.TarnHall.Read("catalogue"))!.AsArray().Select(i => i!["document"]!["name"]!.ToString()).ToList();
+        foreach (var page in new[] { "place", "hang", "fix", "survey" })
+        {
+            var html = WebUtility.HtmlDecode(await warden.GetStringAsync($"/jobs/6/{page}?view=front"));
+            var file = await warden.GetStringAsync("/api/v1/jobs/6/file");
+            Assert.DoesNotContain(names, n => html.Contains(n, StringComparison.Ordinal) && !file.Contains(n, StringComparison.Ordinal));
+            Assert.Contains(names, n => html.Contains(n, StringComparison.Ordinal) || file.Contains(n, StringComparison.Ordinal));
+        }
+    }
+
+    [Theory]
+    [InlineData(null)]
+    [InlineData("text/plain")]
+    [InlineData("application/x-www-form-urlencoded")]
+    public async Task A_body_that_does_not_say_that_it_is_json_is_refused(string? type)
+    {
+        var ines = await site.As("ines");
+        foreach (var address in new[] { "/api/v1/plan", "/api/v1/jobs", "/api/v1/jobs/6/entries", "/api/v1/sign-in" })
+        {
+            using var content = new ByteArrayContent("{}"u8.ToArray());
+            if (type is not null)
+            {
+                content.Headers.ContentType = new(type);
+            }
+
+            Assert.Equal(HttpStatusCode.UnsupportedMediaType, (await ines.PostAsync(address, content)).StatusCode);
+        }
+    }
+
+    /// <summary>What is somebody's own is kept by nobody on the way.</summary>
+    [Theory]
+    [InlineData("/jobs")]
+    [InlineData("/jobs/6/place?view=front")]
+    [InlineData("/jobs/6/sheet")]
+    [InlineData("/api/v1/jobs/6/plan")]
+    [InlineData("/account")]
+    public async Task Private_answers_are_not_stored(string page) =>
+        Assert.True((await (await site.As("ines")).GetAsync(page)).Headers.CacheControl!.NoStore);
 
     [Fact]
     public async Task Cookies_are_for_the_server_alone_and_for_this_site_alone()

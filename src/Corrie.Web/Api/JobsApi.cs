@@ -271,6 +271,11 @@ public static class JobsApi
 
     private static async Task<(JsonObject? Document, IResult? Refused)> Body(HttpRequest request)
     {
+        if (!request.HasJsonContentType())
+        {
+            return (null, Wrong($"The body is '{request.ContentType}'. Expected: application/json.", StatusCodes.Status415UnsupportedMediaType));
+        }
+
         if (request.ContentLength > JobFile.Longest)
         {
             return (null, Wrong($"The file has {request.ContentLength} bytes. Expected: at most {JobFile.Longest}.", StatusCodes.Status413PayloadTooLarge));

@@ -113,7 +113,8 @@ public sealed partial class IndexModel
 
     private FormWriter Writer() => new(new(
         Document, Style, user.StyleKey(Sheet.Head.Units), Job.Ledger.Seq, Edits, To("Submit"), token.Html, problems,
-        kind => user.Company.Catalogue.Names(kind.Word), OpenPath ?? string.Empty, path => At(Step, View, Wall?.Id, Sheet.Item(ItemId)?.Id, open: path), Named));
+        // A client sees what is on their job, and not what else the company has.
+        kind => user.May(Permission.ReadCatalogue) ? user.Company.Catalogue.Names(kind.Word) : [], OpenPath ?? string.Empty, path => At(Step, View, Wall?.Id, Sheet.Item(ItemId)?.Id, open: path), Named));
 
     // What a text of the sheet can name, in the words of the crew.
     private List<(string Key, string Words)> Named(Names names, string path) => names switch
