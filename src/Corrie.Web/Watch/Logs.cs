@@ -21,14 +21,17 @@ public static class Logs
         .MinimumLevel.Override("System", LogEventLevel.Warning)
         // That keys lie unencrypted is said at the start, in one line.
         .MinimumLevel.Override("Microsoft.AspNetCore.DataProtection", LogEventLevel.Error)
+        // Every page with a form is not to be stored; that it says so as well is no news.
+        .MinimumLevel.Override("Microsoft.AspNetCore.Antiforgery", LogEventLevel.Error)
         .ReadFrom.Services(services)
         .Enrich.FromLogContext()
         .Enrich.With<NoPaths>()
-        .WriteTo.Console(new CompactJsonFormatter()));
+        .WriteTo.Console(new CompactJsonFormatter()), preserveStaticLogger: true);
 
     /// <summary>Notes requests that failed, were refused, or took long.</summary>
     public static void UseRequestLogs(this WebApplication app) => app.UseSerilogRequestLogging(requests =>
     {
+        requests.Logger = app.Services.GetRequiredService<Serilog.ILogger>();
         requests.MessageTemplate = "{RequestMethod} {Route} answered {StatusCode} in {Elapsed:0} ms";
         requests.IncludeQueryInRequestPath = false;
         requests.GetLevel = (http, elapsed, failure) =>
