@@ -65,16 +65,17 @@ public class FormatTests
         Assert.NotNull(sheet.Item("m1")!.Product);
     }
 
-    /// <summary>100,000 files, broken in structure and in bytes, go through reader and planner without an exception.</summary>
+    /// <summary>Files broken in structure and in bytes go through reader and planner without an exception: 32,000, and 100,000 by <c>bench/run broken</c>.</summary>
     [Fact]
     public void Broken_files_never_crash_reader_or_planner()
     {
         string[] sound = [.. DemoFiles.Select(d => File.ReadAllText(Repository.File("src/Corrie.Web/Demo/" + d))), JobFile.Write(Sheets.Document()), JobFile.Write(Many())];
+        var each = Environment.GetEnvironmentVariable("CORRIE_FULL") is null ? 8_000 : 25_000;
         var counts = Enumerable.Range(0, 4).AsParallel().Select(part =>
         {
             var broken = new BrokenFiles(sound, 20261125 + part);
             var (planned, refused, loops) = (0, 0, 0);
-            for (var n = 0; n < 25_000; n++)
+            for (var n = 0; n < each; n++)
             {
                 // Bytes are read as a file; what is still JSON is read leniently, as the pages do it: what is wrong is left out, and the rest planned.
                 var document = n % 4 == 0 ? null : broken.Document();
@@ -100,7 +101,7 @@ public class FormatTests
 
             return (planned, refused, loops);
         }).ToList();
-        Assert.True(counts.Sum(c => c.planned) > 60_000 && counts.Sum(c => c.refused) > 1_000 && counts.Sum(c => c.loops) > 1_000, string.Join(", ", counts));
+        Assert.True(counts.Sum(c => c.planned) > 2.4 * each && counts.Sum(c => c.refused) > each / 25 && counts.Sum(c => c.loops) > each / 25, string.Join(", ", counts));
     }
 
     // Parts that no demo job has: several walls, things of every kind, things on things.
