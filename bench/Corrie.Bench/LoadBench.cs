@@ -82,6 +82,8 @@ internal static class LoadBench
     {
         using (var lead = await app.SignInAsync())
         {
+            // To be read here, and not only received.
+            lead.DefaultRequestHeaders.AcceptEncoding.Clear();
             var page = await lead.GetStringAsync(app.Base + "/people");
             var token = page.Split("__RequestVerificationToken\" type=\"hidden\" value=\"")[1].Split('"')[0];
             for (var n = 0; n < People; n++)
