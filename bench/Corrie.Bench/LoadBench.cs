@@ -1,3 +1,4 @@
+using System.Collections.Concurrent;
 using System.Diagnostics;
 using System.Net;
 using System.Net.Http.Json;
@@ -26,7 +27,8 @@ internal static class LoadBench
         }
 
         var data = Directory.CreateTempSubdirectory("corrie-load-").FullName;
-        var faults = 0;
+        var faults = new ConcurrentDictionary<string, int>();
+        void Fault(string what) => faults.AddOrUpdate(what, 1, (_, n) => n + 1);
         using (var app = await Server.StartAsync(Path.Combine(Path.GetFullPath(corrie), "Corrie.Web.dll"), "/sign-in", "--Data", data, "--Demo", "true"))
         {
             var people = await Signed(app);
@@ -49,32 +51,35 @@ internal static class LoadBench
                     return;
                 }
 
-                Interlocked.Increment(ref faults);
+                Fault("a stream that ended");
             })).ToList();
             var writing = Task.Run(async () =>
             {
                 for (var watch = Stopwatch.StartNew(); watch.Elapsed < length; entered++)
                 {
-                    using var answer = await people[entered % People].PostAsJsonAsync($"{app.Base}/api/v1/jobs/{1 + (entered % 7)}/entries", new[] { new { id = Guid.NewGuid().ToString("N"), path = "/items/d1/place/reason", value = $"load {entered}" } });
-                    faults += answer.IsSuccessStatusCode ? 0 : 1;
+                    using var answer = await people[entered % People].PostAsJsonAsync($"{app.Base}/api/v1/jobs/{1 + (entered % 7)}/entries", new[] { new { id = Guid.NewGuid().ToString("N"), path = "/walls/w1/name", value = $"load {entered}" } });
+                    if (!answer.IsSuccessStatusCode)
+                    {
+                        Fault($"an entry answered {(int)answer.StatusCode}");
+                    }
+
                     await Task.Delay(100);
                 }
             });
-            var read = (await Task.WhenAll(Enumerable.Range(0, Clients).Select(n => Read(people[n % People], $"{app.Base}/jobs/{1 + (n % 7)}/{(n % 2 == 0 ? "place" : "survey")}?view=front", length)))).SelectMany(t => t).Order().ToArray();
+            var read = (await Task.WhenAll(Enumerable.Range(0, Clients).Select(n => Read(people[n % People], $"{app.Base}/jobs/{1 + (n % 7)}/{(n % 2 == 0 ? "place" : "survey")}?view=front", length, Fault)))).SelectMany(t => t).Order().ToArray();
             await writing;
             await stop.CancelAsync();
             await Task.WhenAll(listening);
-            faults += read.Count(t => t == TimeSpan.MaxValue);
             await Task.Delay(TimeSpan.FromSeconds(20));
             var after = app.Memory;
-            Console.WriteLine($"{read.Length} reads by {Clients} clients with {Clients} pages listening ({heard} messages heard of {entered} entries) in {length.TotalSeconds:0} s: {faults} errors.");
+            Console.WriteLine($"{read.Length} reads by {Clients} clients with {Clients} pages listening ({heard} messages heard of {entered} entries) in {length.TotalSeconds:0} s: {faults.Values.Sum()} errors{string.Concat(faults.Select(f => $"; {f.Value} times {f.Key}"))}.");
             Console.WriteLine($"99 of 100 reads in {At(read, 0.99):0} ms (half in {At(read, 0.5):0} ms); of an empty page under the same load {At(plain, 0.99):0} ms (half in {At(plain, 0.5):0} ms): {At(read, 0.99) / At(plain, 0.99):0.0} times.");
             Console.WriteLine($"Memory {before / 1e6:0} MB before, {after / 1e6:0} MB after: {(double)after / before:0.00} times.");
         }
 
         Microsoft.Data.Sqlite.SqliteConnection.ClearAllPools();
         Directory.Delete(data, recursive: true);
-        return faults;
+        return faults.Values.Sum();
     }
 
     // As many people as it takes that nobody comes to a limit of their own.
@@ -102,7 +107,7 @@ internal static class LoadBench
         return people;
     }
 
-    private static async Task<List<TimeSpan>> Read(HttpClient client, string url, TimeSpan length)
+    private static async Task<List<TimeSpan>> Read(HttpClient client, string url, TimeSpan length, Action<string>? fault = null)
     {
         var times = new List<TimeSpan>();
         await Task.Delay(Random.Shared.Next(Pause));
@@ -111,7 +116,12 @@ internal static class LoadBench
             var watch = Stopwatch.StartNew();
             using var answer = await client.GetAsync(url);
             _ = await answer.Content.ReadAsByteArrayAsync();
-            times.Add(answer.StatusCode == HttpStatusCode.OK ? watch.Elapsed : TimeSpan.MaxValue);
+            times.Add(watch.Elapsed);
+            if (answer.StatusCode != HttpStatusCode.OK)
+            {
+                fault?.Invoke($"a page answered {(int)answer.StatusCode}");
+            }
+
             await Task.Delay(Pause);
         }
 
