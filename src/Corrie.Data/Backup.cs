@@ -154,6 +154,8 @@ public static class Backup
         source.Open();
         target.Open();
         Disk.OwnFile(to);
+        // A server that closes its last connection holds the file for a moment; only SQLite itself waits within a copy, and not unless it is told to.
+        source.Execute("pragma busy_timeout = 30000");
         source.BackupDatabase(target);
     }
 

@@ -54,11 +54,24 @@ public sealed class BackupTests : IAsyncLifetime
                 await company.Entries.Append(job, "tom", "page", [new($"more-{written:00000}", $"/walls/w1/photos/q{written % 40}", new System.Text.Json.Nodes.JsonObject { ["of"] = "wall", ["picture"] = Photo(written % 200), ["by"] = "Tom" }, [])]);
             }
         });
+        // A server at rest closes its connections, and holds the whole file while the last one goes.
+        var closing = Task.Run(() =>
+        {
+            while (!stop.IsCancellationRequested)
+            {
+                SqliteConnection.ClearAllPools();
+            }
+        });
         await Task.Delay(200);
+        for (var i = 0; i < 10; i++)
+        {
+            Backup.Save(Data, Kept, TimeProvider.System);
+        }
+
         var before = written;
         var content = Backup.Save(Data, Kept, TimeProvider.System);
         await stop.CancelAsync();
-        await writing;
+        await Task.WhenAll(writing, closing);
         Assert.InRange(content.Entries, before + 2, written + 2);
         var back = Path.Combine(folder, "back");
         Assert.Equal(content, Backup.Restore(Kept, back));
