@@ -68,6 +68,8 @@ public static class WholeJobs
         new("a thermostat where a bolt goes", ["survey.live-near-hole", "place.covers"], Severity.Stop, (j, r) => j.Put("thermostat", Stud(j, r) - 1, Row(j, r) - 2, 3, 4, 1)),
         new("a cable across a bolt", ["survey.live-near-hole"], Final, (j, r) => j.Put("cable", 2, Row(j, r) - 0.3, j.Width - 4, 0.6)),
         new("a pipe beside a stud", ["survey.live-near-hole"], Final, (j, r) => j.Put("pipe", Stud(j, r) + 0.2, 0, 0.75, j.Height)),
+        new("a gas cock in a bolt's column, its pipe not followed", ["survey.live-near-hole"], Final, (j, r) => j.Put("gas", Stud(j, r) - 4, 8, 2.5, 2.5)),
+        new("a pipe's end at a row's height, a bay away", ["survey.live-near-hole"], Final, (j, r) => j.Put("pipe", Stud(j, r) + 14, Row(j, r) - 1, 2, 2)),
         new("a duct behind the plate", ["survey.live-near-hole"], Final, (j, r) => j.Put("duct", Stud(j, r) - 2, 10, 6, j.Height - 12)),
         new("a live sign at a height", ["survey.live-near-hole"], Final, (j, r) => j.Set("/walls/w1/evidence/live", new JsonObject { ["kind"] = "live", ["axis"] = "up", ["at"] = WholeJob.In(Row(j, r) + (r.NextDouble() * 8) - 4) })),
         new("a live sign at a place", ["survey.live-near-hole"], Final, (j, r) => j.Set("/walls/w1/evidence/live", new JsonObject { ["kind"] = "live", ["at"] = WholeJob.In(Stud(j, r) + (r.NextDouble() * 8) - 4) })),

@@ -90,9 +90,10 @@ public static class HoleCheck
         var wall = surveyed.Wall;
         var (bays, keep) = (InNeighbouringBays(wall), policy.KeepOut);
         var keeps = new List<KeepOut>();
-        foreach (var device in wall.Features.Where(f => f.Electrical && !f.RouteKnown))
+        // A cock, an elbow, a cable's end: it goes on in the wall, up, down or along, and that is as unknown as a device's cable.
+        foreach (var device in wall.Features.Where(f => !f.RouteKnown && (f.Electrical || f.IsEndOfRun)))
         {
-            const string why = "its cable's route is not known";
+            var why = device.Electrical ? "its cable's route is not known" : "where it runs from there is not known";
             keeps.Add(new(device.Id, device.Name, why, Rect.Between(device.Left - keep, device.Right + keep, Length.Zero, wall.Height)));
             keeps.Add(new(device.Id, device.Name, why, Rect.Between(device.Left - bays, device.Right + bays, device.Bottom - keep, device.Top + keep)));
         }

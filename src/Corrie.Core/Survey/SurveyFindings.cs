@@ -18,7 +18,7 @@ public static class SurveyFindings
     /// <summary>Readings that do not fit.</summary>
     public static readonly FindingKind ReadingsDisagree = new(
         Stage, "survey.readings-disagree", Severity.Caution, "Readings do not fit",
-        "a reading does not fit the adjusted network (normalised residual over 3), or two readings of one thing differ by over 1/8 in",
+        "a reading does not fit the adjusted network (normalised residual over 3), two readings of one thing differ by over 1/8 in, or the wall's size as read is over 1 in off what was entered",
         "One of them is wrong, and a hole may follow it.",
         Source.Published("W. Baarda, A testing procedure for use in geodetic networks, 1968; 1/8 in is common practice"));
 

@@ -24,6 +24,9 @@ public sealed class Surveyed
     /// <summary>The wall: positions that readings fix are the adjusted ones. Its studs are those that somebody put on the sheet.</summary>
     public Wall Wall { get; }
 
+    /// <summary>Width and height as somebody had entered them, before the readings had their say.</summary>
+    public (Length Width, Length Height) EnteredSize { get; init; }
+
     /// <summary>The sideways network.</summary>
     public AdjustedNetwork Across { get; }
 
@@ -51,6 +54,9 @@ public static class Surveyor
     private const string Origin = "";
     private static readonly Length EighthInch = Length.Tape(0, 1, 8);
 
+    // More than any tape or corner is off by (own rule).
+    private static readonly Length OtherWall = Length.Tape(1);
+
     /// <summary>Solves both networks, puts the positions that they fix on the wall, and infers its framing.</summary>
     /// <param name="wall">The wall as entered.</param>
     /// <param name="budget">What the work may cost; null for no limit.</param>
@@ -77,7 +83,7 @@ public static class Surveyor
             Features = [.. wall.Features.Select(f => Placed(f, across, up)).OrderBy(f => f.Left).ThenBy(f => f.Id, StringComparer.Ordinal)],
         };
         var (basis, unplaced) = FramingMapper.Infer(measured, across, up, budget);
-        return new(measured, across, up, [.. wall.Readings.Where(r => !told.ContainsKey(r.Id))], basis, unplaced);
+        return new(measured, across, up, [.. wall.Readings.Where(r => !told.ContainsKey(r.Id))], basis, unplaced) { EnteredSize = (wall.Width, wall.Height) };
     }
 
     /// <summary>Everything that does not fit.</summary>
@@ -97,6 +103,7 @@ public static class Surveyor
         .. Misfits(surveyed.Wall, surveyed.Across, Axis.Across),
         .. Misfits(surveyed.Wall, surveyed.Up, Axis.Up),
         .. Twice(surveyed),
+        .. Resized(surveyed),
         .. SpacingCheck.Check(surveyed.Wall, surveyed.For(bolt).Studs),
         .. MemberCheck.Check(surveyed, bolt),
     ];
@@ -206,6 +213,23 @@ public static class Surveyor
         suspects.OrderBy(s => network.Readings.Count(r => r.Reading.From == s.From && r.Reading.To == s.To)).ThenBy(s => s.Value.Abs).ThenBy(s => s.Id, StringComparer.Ordinal).First();
 
     private static Phrase Words(Wall wall, MeasuredReading r) => $"{Name(wall, r.From)} to {Name(wall, r.To)} = {r.Value}{(r.OtherFace ? " on the other face" : string.Empty)}";
+
+    // A tape read a foot short makes another wall of it, and everything else may still fit.
+    private static IEnumerable<Finding> Resized(Surveyed surveyed)
+    {
+        var (wall, entered) = (surveyed.Wall, surveyed.EnteredSize);
+        foreach (var (network, member, name, read, was) in new[] { (surveyed.Across, "width", "wide", wall.Width, entered.Width), (surveyed.Up, "height", "high", wall.Height, entered.Height) })
+        {
+            // Where the readings do not fit each other that is said already, and comes first.
+            if ((read - was).Abs > OtherWall && network.Readings.All(r => r.Suspects.Count == 0))
+            {
+                yield return SurveyFindings.ReadingsDisagree.At(
+                    new(member, wall.Width.Half, wall.Height.Half),
+                    $"By the readings the wall is {read} {name}, and {was} was entered: {(read - was).Abs} apart. Measure it again; it is planned as it was read.",
+                    new Remedy($"It is {read} {name}", "what was entered is replaced by what was read", [wall.Here.Set(member, read)]));
+            }
+        }
+    }
 
     private static IEnumerable<Finding> Twice(Surveyed surveyed)
     {

@@ -130,7 +130,7 @@ public sealed record Stud(string Id, Length Centre, Length Width, StudState Stat
 /// <param name="Name">What the crew calls it.</param>
 /// <param name="Outline">Its outline on the wall.</param>
 /// <param name="Depth">How far it stands out of the wall.</param>
-/// <param name="RouteKnown">For electrical devices: whether the route of its cable is known.</param>
+/// <param name="RouteKnown">For devices, and ends of runs in the wall: whether the route of cable or pipe is known.</param>
 public sealed record Feature(
     string Id, FeatureKind Kind, string Name, Rect Outline, Length Depth, bool RouteKnown)
 {
@@ -163,6 +163,12 @@ public sealed record Feature(
 
     /// <summary>How a casing stands round the opening on both faces; null where nobody has measured that.</summary>
     public Casing? Casing { get; init; }
+
+    // What is drawn shorter than a foot both ways is where a run shows, and not the run (own rule).
+    private static readonly Length ShortestRun = Length.Tape(12);
+
+    /// <summary>Whether it lies in the wall and is so short that it is an end of a cable, pipe or duct: the rest is not on the sheet.</summary>
+    public bool IsEndOfRun => Buried && Width < ShortestRun && Height < ShortestRun;
 
     /// <summary>Whether it lies in the wall: nothing is hung on it, and no hole may meet it.</summary>
     public bool Buried => Traits.InWall;

@@ -40,7 +40,7 @@ public static class WallForm
                 m.Length("width", "width", LengthRange.Size),
                 m.Length("height", "height", LengthRange.Size)),
             m.Length("depth", "how far it stands out of the wall", LengthRange.Distance, Length.Zero),
-            m.Yes("routeKnown", "whether the route of its cable is known"))
+            m.Yes("routeKnown", "whether the route of its cable or pipe is known"))
         { Casing = m.Part("casing", Casings) };
     });
 

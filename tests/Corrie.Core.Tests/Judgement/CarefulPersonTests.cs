@@ -16,6 +16,10 @@ public class CarefulPersonTests
         ["two members 2 1/2 in apart are one end of the plate"] = ("hang.one-stud-only", Severity.Stop, Studs("70 in", "72 1/2 in"), Studs("70 in", "86 in")),
         ["two members at a slot's two ends are no more"] = ("hang.one-stud-only", Severity.Stop, Studs("69 in", "71 in"), Studs("69 in", "85 in")),
         ["one stud, entered by two people 3/8 in apart"] = ("survey.member-twice", Severity.Stop, [("/walls/w1/studs/tom", Stud("70 3/8 in"))], [("/walls/w1/studs/tom", Stud("71 1/2 in"))]),
+        ["the tape read a foot short from corner to corner"] = ("survey.readings-disagree", Severity.Caution, [("/walls/w1/readings/w", Reading("left-corner", "right-corner", "144 in"))], [("/walls/w1/readings/w", Reading("left-corner", "right-corner", "155 in"))]),
+        ["the ceiling 30 mm lower than was entered"] = ("survey.readings-disagree", Severity.Caution, [("/walls/w1/readings/h", Reading("floor", "ceiling", "2408 mm"))], [("/walls/w1/readings/h", Reading("floor", "ceiling", "2414 mm"))]),
+        ["a gas cock under the plate, and nobody knows where its pipe runs"] = ("survey.live-near-hole", Severity.FinalStop, [On("gas", "84 in", "8 in", "3 in", "3 in")], [On("gas", "84 in", "8 in", "3 in", "3 in", routeKnown: true)]),
+        ["a pipe's elbow at the height of the bolts, a bay away"] = ("survey.live-near-hole", Severity.FinalStop, [On("pipe", "50 in", "52 in", "60 mm", "60 mm")], [On("pipe", "50 in", "20 in", "60 mm", "60 mm")]),
         ["a bolt through a receptacle whose cable is known to run down"] = ("survey.live-near-hole", Severity.FinalStop, [On("receptacle", "85 in", "50 in", "3 in", "4 in", routeKnown: true)], [On("receptacle", "88 in", "50 in", "3 in", "4 in", routeKnown: true)]),
         ["a bolt through a signal plate"] = ("survey.live-near-hole", Severity.FinalStop, [On("signal-plate", "68 in", "45 in", "3 in", "5 in")], [On("signal-plate", "65 in", "45 in", "3 in", "5 in")]),
         ["a bolt through a window's glass"] = ("fix.through-opening", Severity.FinalStop, [On("window", "84 in", "44 in", "30 in", "30 in")], [On("window", "86 3/16 in", "44 in", "30 in", "30 in")]),
@@ -183,4 +187,6 @@ public class CarefulPersonTests
         ("/walls/w1/kind", "steel-studs"), ("/items/m1/product/walls", new JsonArray("steel-studs")),
         ("/items/m1/bolt", Sheets.Json($$"""{ "name": "toggle", "kind": "toggle", "diameter": "1/4 in", "length": "{{length}}", "washer": "1/16 in", "hole": "1/2 in", "grip": "2 in", "ratedTension": "400 lb" }""")),
     ];
+
+    private static JsonObject Reading(string from, string to, string value) => new() { ["from"] = from, ["to"] = to, ["value"] = value, ["by"] = "Tom" };
 }

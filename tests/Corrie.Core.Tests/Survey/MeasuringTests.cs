@@ -12,6 +12,7 @@ public class MeasuringTests
 
     private static (string, JsonNode?)[] Loop(string third) =>
     [
+        ("/walls/w1/width", "121 1/2 in"),
         ("/walls/w1/features/w", Sheets.Json("""{ "kind": "window", "name": "window", "left": "20 in", "width": "10 in", "height": "30 in", "bottom": "40 in" }""")),
         ("/walls/w1/readings", Readings(("left-corner", "w/left", "61 in", "Ines"), ("w/left", "right-corner", "60 1/2 in", "Ines"), ("left-corner", "right-corner", third, "Tom"))),
     ];
