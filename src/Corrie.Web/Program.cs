@@ -37,6 +37,7 @@ builder.AddLogs();
 Health.Add(builder.Services);
 builder.Services.AddSingleton<Metrics>();
 builder.Services.AddSingleton<LiveJobs>();
+builder.Services.AddSingleton<BoardPieces>();
 builder.Services.AddHttpContextAccessor();
 builder.Services.AddMemoryCache();
 builder.Services.AddAccess(data);

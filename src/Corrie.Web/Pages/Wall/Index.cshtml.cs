@@ -17,6 +17,7 @@ using Microsoft.AspNetCore.Html;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.Filters;
 using Microsoft.AspNetCore.Mvc.RazorPages;
+using Microsoft.AspNetCore.Mvc.Rendering;
 using Microsoft.AspNetCore.OutputCaching;
 
 namespace Corrie.Web.Pages.Wall;
@@ -24,7 +25,7 @@ namespace Corrie.Web.Pages.Wall;
 /// <summary>A job: one of its walls, and the questions of one step beside it. Every submit appends entries and shows the wall anew.</summary>
 [Authorize(nameof(Permission.ReadJobs))]
 [OutputCache(PolicyName = WallCache.Policy)]
-public sealed partial class IndexModel(CurrentUser user, TimeProvider time, FormToken token) : PageModel
+public sealed partial class IndexModel(CurrentUser user, TimeProvider time, FormToken token, BoardPieces pieces) : PageModel
 {
     private readonly Dictionary<string, FieldProblem> problems = [];
 
@@ -208,6 +209,14 @@ public sealed partial class IndexModel(CurrentUser user, TimeProvider time, Form
 
     /// <summary>Shows the board alone, for a page that is open.</summary>
     public IActionResult OnGetBoard() => Partial("_Board", this);
+
+    /// <summary>A piece of the board, kept where it is the same for others too.</summary>
+    /// <param name="html">What writes it.</param>
+    /// <param name="name">The partial.</param>
+    /// <remarks>What answers a submit says what was typed, and rivals say how long ago they were entered: those are written for this reader now.</remarks>
+    public Task<IHtmlContent> Piece(IHtmlHelper html, string name) => HttpMethods.IsGet(Request.Method) && Job.Ledger.Rivals.Count == 0
+        ? pieces.Get(string.Join('\n', name, user.Company.Key, Id, Job.Ledger.Seq, user.Company.Catalogue.Changes, Policy.Version, user.Role, user.Units, At(Step, View)), token.Value, () => html.PartialAsync(name, this))
+        : html.PartialAsync(name, this);
 
     /// <summary>What was typed into a form that was refused.</summary>
     public string Typed(string name) => Request.HasFormContentType ? Request.Form[name].ToString() : string.Empty;
