@@ -36,6 +36,7 @@ builder.Services.AddSingleton(services => new Companies(services.GetRequiredServ
 builder.AddLogs();
 Health.Add(builder.Services);
 builder.Services.AddSingleton<Metrics>();
+builder.Services.AddHostedService<IdleMemory>();
 builder.Services.AddSingleton<LiveJobs>();
 builder.Services.AddSingleton<BoardPieces>();
 builder.Services.AddHttpContextAccessor();
