@@ -130,17 +130,64 @@ public sealed class Ledger
     /// <returns>The entry; null where there is none.</returns>
     public Entry? Find(string id) => byId.GetValueOrDefault(id);
 
-    /// <summary>The last batch in force that somebody may take back: their own, or, for a lead, anybody's that they have seen.</summary>
-    /// <param name="author">Who would take it back.</param>
-    /// <param name="others">The last place at which others' batches count as well; 0 where they do not.</param>
-    /// <returns>An entry of it; null where there is none.</returns>
-    public Entry? LastToUndo(string author, long others) => Last(e => InForce(e) && e.Undoes is null && e.Path.Length > 0 && (e.Author == author || e.Seq <= others));
+    /// <summary>Where somebody stands among their submits: what an undo takes back next, and what a redo does again.</summary>
+    /// <remarks>Both walk: undo after undo goes back submit by submit, redo comes forward again by the same way, and a new entry of the same person ends that way.</remarks>
+    /// <param name="author">Who would do it.</param>
+    /// <param name="others">The last place at which others' submits count as well, for a lead that has seen them; 0 where they do not.</param>
+    /// <returns>An entry of the submit to take back, and the undoing to take back; null where there is none.</returns>
+    public (Entry? Undo, Entry? Redo) Walk(string author, long others)
+    {
+        var done = new List<Entry>();
+        var undone = new List<(string Batch, Entry By)>();
+        // An undoing may itself be taken back, and so on: what counts is the submit at its root.
+        var roots = new Dictionary<string, (string Batch, bool TakesBack)>();
+        foreach (var entry in Entries.Where(e => e.SetsAside is null && (e.Undoes is not null || e.Path.Length > 0)))
+        {
+            var counts = entry.Author == author || entry.Seq <= others;
+            if (entry.Undoes is not { } batch)
+            {
+                if (counts && (done.Count == 0 || done[^1].Batch != entry.Batch))
+                {
+                    done.Add(entry);
+                }
 
-    /// <summary>The last undoing in force that somebody may take back, as long as nothing ordinary was entered after it by the same person.</summary>
-    /// <param name="author">Who would take it back.</param>
-    /// <param name="others">The last place at which others' undoings count as well; 0 where they do not.</param>
-    /// <returns>The undoing; null where there is none.</returns>
-    public Entry? LastToRedo(string author, long others) => Last(e => InForce(e) && (e.Author == author || e.Seq <= others)) is { Undoes: not null } last ? last : null;
+                if (entry.Author == author)
+                {
+                    undone.Clear();
+                }
+
+                continue;
+            }
+
+            var (root, takesBack) = roots[entry.Batch] = roots.TryGetValue(batch, out var of) ? (of.Batch, !of.TakesBack) : (batch, true);
+            if (takesBack)
+            {
+                Drop(done, e => e.Batch == root);
+                if (counts)
+                {
+                    undone.Add((root, entry));
+                }
+            }
+            else
+            {
+                Drop(undone, u => u.Batch == root);
+                if (Entries.FirstOrDefault(e => e.Batch == root) is { } again && (again.Author == author || again.Seq <= others))
+                {
+                    done.Add(again);
+                }
+            }
+        }
+
+        return (done.FindLast(InForce), undone.FindLast(u => InForce(u.By)).By);
+
+        static void Drop<T>(List<T> list, Predicate<T> which)
+        {
+            if (list.FindLastIndex(which) is >= 0 and var at)
+            {
+                list.RemoveAt(at);
+            }
+        }
+    }
 
     /// <summary>What stood at a part before an entry: for the history.</summary>
     /// <remarks>Only what is about that part, or about a whole or a part of it, has a say.</remarks>
@@ -155,19 +202,6 @@ public sealed class Ledger
     /// <param name="entry">An entry of this ledger.</param>
     /// <returns>False where it has been taken back.</returns>
     public bool InForce(Entry entry) => !struck.Contains(entry.Batch);
-
-    private Entry? Last(Func<Entry, bool> fits)
-    {
-        for (var i = Entries.Count - 1; i >= 0; i--)
-        {
-            if (fits(Entries[i]))
-            {
-                return Entries[i];
-            }
-        }
-
-        return null;
-    }
 
     // From the last to the first: an undoing that counts strikes out its batch, which may itself be an undoing.
     private static HashSet<string> StruckBy(IReadOnlyList<Entry> entries)

@@ -117,8 +117,11 @@ public static class FramingMapper
         }
 
         var side = evidence.OtherFace && evidence.Axis == Axis.Across ? -1 : 1;
-        var first = datum + from.Offset + (evidence.At * side);
-        var last = evidence.To is { } to ? datum + from.Offset + (to * side) : first;
+        var hook = datum + from.Offset;
+        // From the right corner there is one way to go only; nobody types a minus for it.
+        side = evidence.At > Length.Zero && Directions.Turns(hook, evidence.At * side, evidence.Axis == Axis.Across ? wall.Width : wall.Height) ? -side : side;
+        var first = hook + (evidence.At * side);
+        var last = evidence.To is { } to ? hook + (to * side) : first;
         var deviation = network.Points.TryGetValue(from.Point, out var at) ? at.Deviation : Length.Zero;
         return new(evidence, Length.Min(first, last), Length.Max(first, last), evidence.OtherFace ? Length.Max(deviation, Faces.Carried) : deviation);
     }

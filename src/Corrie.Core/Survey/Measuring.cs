@@ -56,6 +56,18 @@ public sealed record AdjustedNetwork(
         Readings = [.. Readings.Select(r => r with { Reading = told[r.Reading.Id], Suspects = [.. r.Suspects.Where(s => told.ContainsKey(s.Id)).Select(s => told[s.Id])] })],
     };
 
+    /// <summary>Points that the readings put where there is no wall; they are not among the others, and nothing is placed by them.</summary>
+    public IReadOnlyDictionary<string, AdjustedPoint> Beyond { get; init; } = new Dictionary<string, AdjustedPoint>();
+
+    /// <summary>The same network on a wall: what it puts elsewhere is set apart.</summary>
+    /// <param name="size">The wall's width, or height.</param>
+    /// <returns>The network.</returns>
+    internal AdjustedNetwork On(Length size) => Points.Values.All(p => Directions.OnWall(p.Position, size)) ? this : this with
+    {
+        Points = Points.Where(p => Directions.OnWall(p.Value.Position, size)).ToDictionary(),
+        Beyond = Points.Where(p => !Directions.OnWall(p.Value.Position, size)).ToDictionary(),
+    };
+
     /// <summary>A network without readings.</summary>
     public static AdjustedNetwork Empty { get; } = new(new Dictionary<string, AdjustedPoint>(), [], []);
 }

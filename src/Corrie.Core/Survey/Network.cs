@@ -98,7 +98,8 @@ public static class Network
         }
 
         var all = rows;
-        foreach (var point in names.Order(StringComparer.Ordinal))
+        // The wall's own ends before what is on it: nobody measures a wall from where a window was first thought to be.
+        foreach (var point in names.OrderBy(n => n.Contains('/')).ThenBy(n => !n.StartsWith("studs/", StringComparison.Ordinal)).ThenBy(n => n, StringComparer.Ordinal))
         {
             if (space.Rank < names.Count && !space.Fixes(column[point]) && entered(point) is { } at)
             {

@@ -29,6 +29,13 @@ public static class SurveyFindings
         "The two faces of a casing are inches apart, and a cross may stand for any point of a display.",
         Source.CommonPractice);
 
+    /// <summary>Something that was measured to a place where there is no wall.</summary>
+    public static readonly FindingKind OffTheWall = new(
+        Stage, "survey.off-the-wall", Severity.Stop, "Measured off the wall",
+        "by a reading or evidence something lies over 1 in beyond the wall's ends, floor or ceiling, whichever way the tape went",
+        "It is a slip of the tape or of the pen; what was meant is not where the plan has it.",
+        Source.Arithmetic);
+
     /// <summary>Members that do not fit one module.</summary>
     public static readonly FindingKind SpacingBroken = new(
         Stage, "survey.spacing-broken", Severity.Caution, "Spacing does not add up",
@@ -200,7 +207,7 @@ public static class SurveyFindings
     /// <summary>All of them, in the order of the catalogue.</summary>
     public static IReadOnlyList<FindingKind> All { get; } =
     [
-        ReadingsDisagree, DatumUnclear, SpacingBroken, FramingUnconfirmed, SingleMethod, FalseReading, EvidenceContradicts, ScannerDisputed, NoMemberFits, HitTooShallow, LiveNearHole,
+        ReadingsDisagree, DatumUnclear, OffTheWall, SpacingBroken, FramingUnconfirmed, SingleMethod, FalseReading, EvidenceContradicts, ScannerDisputed, NoMemberFits, HitTooShallow, LiveNearHole,
         ServicesNotLookedFor, LayersUnknown, BuildUpDiffers, HazardQuestionsOpen, OldFinish, LiveFlue, Temporary, NotToBeCut, InsulatedWall, SmallHands,
         OldHoleTooNear, MemberTwice, MemberDisputed, ToolBiased, GasNear, FireRated,
     ];

@@ -65,8 +65,14 @@ public static class Surveyor
     {
         var clear = wall.Readings.Select(r => (Told: r, Seen: Faces.Seen(wall, r))).Where(p => p.Seen is not null).ToList();
         var told = clear.ToDictionary(p => p.Told.Id, p => p.Told);
-        var across = Network.Solve([.. clear.Where(p => AxisOf(wall, p.Seen!.To) == Axis.Across).Select(p => p.Seen!)], Terms, p => Entered(wall, p), budget).As(told);
-        var up = Network.Solve([.. clear.Where(p => AxisOf(wall, p.Seen!.To) == Axis.Up).Select(p => p.Seen!)], Terms, p => Entered(wall, p), budget).As(told);
+        AdjustedNetwork Solve(Axis axis, Length size)
+        {
+            var readings = clear.Where(p => AxisOf(wall, p.Seen!.To) == axis).Select(p => (p.Told, p.Seen!)).ToList();
+            var solved = Network.Solve(Directions.Of(readings, axis, size, p => Entered(wall, p)), Terms, p => Entered(wall, p), budget).As(told);
+            return solved.On(At(solved, axis == Axis.Across ? "right-corner" : "ceiling") ?? size);
+        }
+
+        var (across, up) = (Solve(Axis.Across, wall.Width), Solve(Axis.Up, wall.Height));
         var carried = clear.SelectMany(p => new[] { (Point: p.Seen!.From, p.Told.OtherFace), (Point: p.Seen.To, p.Told.OtherFace) })
             .GroupBy(p => p.Point).Where(g => g.All(p => p.OtherFace)).Select(g => g.Key).ToHashSet();
         var measured = wall with
@@ -104,6 +110,7 @@ public static class Surveyor
         .. Misfits(surveyed.Wall, surveyed.Up, Axis.Up),
         .. Twice(surveyed),
         .. Resized(surveyed),
+        .. OffTheWall(surveyed),
         .. SpacingCheck.Check(surveyed.Wall, surveyed.For(bolt).Studs),
         .. MemberCheck.Check(surveyed, bolt),
     ];
@@ -230,6 +237,39 @@ public static class Surveyor
             }
         }
     }
+
+    // The reading that put it there is named; where several did, the longest.
+    private static IEnumerable<Finding> OffTheWall(Surveyed surveyed)
+    {
+        var wall = surveyed.Wall;
+        foreach (var (network, size, low, high) in new[] { (surveyed.Across, wall.Width, "left of the wall's left end", "right of its right end"), (surveyed.Up, wall.Height, "below the floor", "above the ceiling") })
+        {
+            foreach (var (point, at) in network.Beyond.OrderBy(p => p.Key, StringComparer.Ordinal))
+            {
+                if (network.Readings.Select(r => r.Reading).Where(r => r.From == point || r.To == point).MaxBy(r => (r.Value.Abs, r.Id)) is { } reading)
+                {
+                    yield return SurveyFindings.OffTheWall.At(
+                        new("readings/" + reading.Id),
+                        $"Measure {Words(wall, reading)} again: it puts the {Name(wall, point)} {Beyond(at.Position, size)} {(at.Position < Length.Zero ? low : high)}. Until then it stays where it was entered.",
+                        new Remedy("Take the reading away", "what it was measured to stays where it was entered", [wall.Here.Clear("readings/" + reading.Id)]));
+                }
+            }
+        }
+
+        foreach (var sounding in surveyed.Soundings.Where(s => !s.Evidence.Struck))
+        {
+            var size = sounding.Evidence.Axis == Axis.Across ? wall.Width : wall.Height;
+            var worst = Directions.OnWall(sounding.Low, size) ? sounding.High : sounding.Low;
+            if (!Directions.OnWall(worst, size))
+            {
+                yield return SurveyFindings.OffTheWall.At(
+                    new("evidence/" + sounding.Evidence.Id),
+                    $"Measure evidence of framing at {sounding.Evidence.At} from {Name(wall, sounding.Evidence.From)} again: it lies {Beyond(worst, size)} beyond the wall.");
+            }
+        }
+    }
+
+    private static Length Beyond(Length at, Length size) => at < Length.Zero ? -at : at - size;
 
     private static IEnumerable<Finding> Twice(Surveyed surveyed)
     {

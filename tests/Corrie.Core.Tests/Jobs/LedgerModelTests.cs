@@ -33,14 +33,14 @@ public class LedgerModelTests
     {
         var entries = History(steps);
         var before = Ledger.Fold(entries);
-        if (before.LastToUndo("p0", long.MaxValue) is not { } last)
+        if (before.Walk("p0", long.MaxValue).Undo is not { } last)
         {
             return;
         }
 
         var undone = Ledger.Fold([.. entries, Undo("undo", entries.Count + 1, last.Batch)]);
         Assert.False(undone.InForce(last));
-        Assert.Equal("undo", undone.LastToRedo("p0", 0)!.Id);
+        Assert.Equal("undo", undone.Walk("p0", 0).Redo!.Id);
         var redone = Ledger.Fold([.. undone.Entries, Undo("redo", entries.Count + 2, "undo")]);
         Assert.True(JsonNode.DeepEquals(before.Document, redone.Document));
         Assert.True(redone.InForce(last));

@@ -58,12 +58,36 @@ public class LedgerTests
         var undone = Ledger.Fold(entries);
         Assert.Equal("36 in", At(undone, "/items/d1/place/height"));
         Assert.Null(At(undone, "/items/d1/place/across"));
-        Assert.Equal("a", undone.LastToUndo("ines", 0)!.Id);
-        Assert.Equal("u", undone.LastToRedo("ines", 0)!.Id);
+        Assert.Equal("a", undone.Walk("ines", 0).Undo!.Id);
+        Assert.Equal("u", undone.Walk("ines", 0).Redo!.Id);
 
         entries.Add(Undo("r", "u"));
         Assert.Equal("38 in", At(Ledger.Fold(entries), "/items/d1/place/height"));
         Assert.Equal("94 in", At(Ledger.Fold(entries), "/items/d1/place/across"));
+    }
+
+    [Fact]
+    public void Undo_and_redo_walk_back_and_forward_and_a_new_entry_ends_the_way_forward()
+    {
+        List<Entry> entries = [.. Enumerable.Range(1, 5).Select(n => Set($"e{n}", "/x", $"{n}", n == 1 ? [] : [$"e{n - 1}"]))];
+        string? Press(bool undo)
+        {
+            var (back, forward) = Ledger.Fold(entries).Walk("ines", 0);
+            if ((undo ? back : forward) is { } entry)
+            {
+                entries.Add(Undo($"p{entries.Count}", entry.Batch));
+            }
+
+            return At(Ledger.Fold(entries), "/x");
+        }
+
+        // U three times, R twice, U, R three times (the last one has nothing left), U six times (the last one neither), R.
+        Assert.Equal((string?[])["4", "3", "2", "3", "4", "3", "4", "5", "5", "4", "3", "2", "1", null, null, "1"],
+            "UUURRURRRUUUUUUR".Select(key => Press(key == 'U')));
+        entries.Add(Set("new", "/x", "9", ["e1"]));
+        Assert.Equal("9", Press(undo: false));
+        Assert.Equal(("1", "9"), (Press(undo: true), Press(undo: false)));
+        Assert.Null(Ledger.Fold(entries).Walk("tom", 0).Undo);
     }
 
     [Fact]
@@ -78,8 +102,8 @@ public class LedgerTests
     public void Others_changes_are_taken_back_by_leads_only()
     {
         var ledger = Ledger.Fold([Set("a", "/x", "1", [], "ines"), Set("b", "/y", "2", [], "tom")]);
-        Assert.Equal("a", ledger.LastToUndo("ines", 0)!.Id);
-        Assert.Equal("b", ledger.LastToUndo("ines", long.MaxValue)!.Id);
+        Assert.Equal("a", ledger.Walk("ines", 0).Undo!.Id);
+        Assert.Equal("b", ledger.Walk("ines", long.MaxValue).Undo!.Id);
     }
 
     [Fact]

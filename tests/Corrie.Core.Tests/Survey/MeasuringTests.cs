@@ -105,4 +105,53 @@ public class MeasuringTests
 
     private static Wall WallWithWindow => Sheets.Plan(
         ("/walls/w1/features/w", Sheets.Json("""{ "kind": "window", "name": "window", "left": "20 in", "width": "10 in", "height": "30 in", "bottom": "40 in" }"""))).Wall;
+
+    // A wall of 156 by 96 in; what is expected is what somebody with a tape would draw.
+    [Theory]
+    [InlineData("44 in to 104 in", "right-corner", "m/right", "52 in")]
+    [InlineData("44 in to 104 in", "m/right", "right-corner", "52 in")]
+    [InlineData("44 in to 104 in", "m/left", "left-corner", "44 in")]
+    [InlineData("44 in to 104 in", "left-corner", "m/left", "44 in")]
+    [InlineData("44 in to 104 in", "right-corner", "m/right", "-52 in")]
+    [InlineData("44 in to 104 in", "right-corner", "m/left", "112 in")]
+    [InlineData("40 in to 100 in", "w/left", "m/right", "30 in", "right-corner", "w/right", "16 in", "w/left", "w/right", "10 in")]
+    [InlineData("94 in to 154 in", "studs/c", "m/right", "68 in")]
+    [InlineData("8 in to 68 in", "studs/c", "m/right", "-18 in")]
+    [InlineData("26 in to 86 in", "m/right", "m/left", "60 in", "studs/c", "m/right", "0 in")]
+    public void A_reading_goes_the_way_that_its_points_and_the_wall_allow(string expected, params string[] readings)
+    {
+        var wall = Sheets.Plan(Mantel(readings)).Survey("w1")!.Wall;
+        var mantel = wall.Features.Single(f => f.Id == "m");
+        Assert.Equal(expected, $"{mantel.Left.Inches:0.###} in to {mantel.Right.Inches:0.###} in");
+    }
+
+    [Fact]
+    public void From_the_ceiling_a_tape_goes_down_and_a_height_off_the_wall_moves_nothing()
+    {
+        // 96 in is 2438.4 mm; less 1030 leaves 1408.4.
+        Assert.Equal(1408.4, Sheets.Plan(Mantel(["ceiling", "m/top", "1030 mm"])).Survey("w1")!.Wall.Features.Single(f => f.Id == "m").Top.Millimetres, 3);
+        var plan = Sheets.Plan(Mantel(["ceiling", "m/top", "10300 mm"]));
+        Assert.Equal(24, plan.Survey("w1")!.Wall.Features.Single(f => f.Id == "m").Top.Inches);
+        var finding = plan.Finding("survey.off-the-wall");
+        Assert.Equal("w1/readings/r0", finding.Where.Part);
+        Assert.Contains("ceiling to top of the mantel = 405 1/2 in", finding.Message.Say(LengthStyle.Inches));
+        Assert.Contains(plan.Marks, m => m.Item == "m1");
+    }
+
+    [Theory]
+    [InlineData("right-corner", "86 in", 70)]
+    [InlineData("m/right", "18 in", 86)]
+    [InlineData("m/left", "-8 in", 0)]
+    public void Evidence_goes_the_way_that_the_wall_allows(string from, string at, double expected)
+    {
+        var plan = Sheets.Plan([.. Mantel(["left-corner", "m/left", "8 in"]), ("/walls/w1/evidence/e", Sheets.Json($$"""{ "kind": "scanner-centre", "from": "{{from}}", "at": "{{at}}" }"""))]);
+        Assert.Equal(expected, plan.Survey("w1")!.Soundings.Single().Low.Inches);
+    }
+
+    private static (string, JsonNode?)[] Mantel(string[] readings) =>
+    [
+        ("/walls/w1/features/m", Sheets.Json("""{ "kind": "mantel", "name": "mantel", "left": "1 in", "width": "60 in", "height": "4 in", "bottom": "20 in" }""")),
+        ("/walls/w1/features/w", Sheets.Json("""{ "kind": "window", "name": "window", "left": "20 in", "width": "10 in", "height": "3 in", "bottom": "2 in" }""")),
+        ("/walls/w1/readings", Readings([.. readings.Chunk(3).Select(r => (r[0], r[1], r[2], "Ines"))])),
+    ];
 }

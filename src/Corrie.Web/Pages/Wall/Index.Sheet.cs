@@ -190,10 +190,10 @@ public sealed partial class IndexModel
     }
 
     /// <summary>Takes back the last submit.</summary>
-    public Task<IActionResult> OnPostUndoAsync() => Undoable is { } last ? TakeBack(last) : Again();
+    public Task<IActionResult> OnPostUndoAsync() => Walk.Undo is { } last ? TakeBack(last) : Again();
 
     /// <summary>Does again what was taken back last.</summary>
-    public Task<IActionResult> OnPostRedoAsync() => Redoable is { } last ? TakeBack(last) : Again();
+    public Task<IActionResult> OnPostRedoAsync() => Walk.Redo is { } last ? TakeBack(last) : Again();
 
     /// <summary>Chooses one of two values for one thing.</summary>
     public async Task<IActionResult> OnPostSettleAsync(string path, string entry)

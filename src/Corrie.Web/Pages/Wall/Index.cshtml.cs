@@ -105,11 +105,18 @@ public sealed partial class IndexModel(CurrentUser user, TimeProvider time, Form
     // A lead takes back others' entries, and only those that the page has shown.
     private long OthersUpTo => user.May(Permission.UndoOthers) ? Seen : 0;
 
-    /// <summary>What the reader may take back next.</summary>
-    public Entry? Undoable => Edits ? Job.Ledger.LastToUndo(user.SignIn, OthersUpTo) : null;
+    /// <summary>What the reader may take back next, and do again.</summary>
+    public (Entry? Undo, Entry? Redo) Walk => Edits ? Job.Ledger.Walk(user.SignIn, OthersUpTo) : default;
 
-    /// <summary>What the reader may do again.</summary>
-    public Entry? Redoable => Edits ? Job.Ledger.LastToRedo(user.SignIn, OthersUpTo) : null;
+    /// <summary>An entry of the submit that an undoing took back.</summary>
+    public Entry? TakenBack(Entry undoing)
+    {
+        var entry = Job.Ledger.Entries.FirstOrDefault(e => e.Batch == undoing.Undoes);
+        return entry is { Undoes: not null } ? TakenBack(entry) : entry;
+    }
+
+    /// <summary>Whose entry it is, where it is not the reader's own.</summary>
+    public string Whose(Entry entry) => entry.Author == user.SignIn ? string.Empty : Names.GetValueOrDefault(entry.Author, entry.Author) + ": ";
 
     /// <summary>The company's figures as they are now.</summary>
     public CompanyPolicy Policy => user.Company.Policies.Read();
