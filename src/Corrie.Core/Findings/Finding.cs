@@ -98,7 +98,18 @@ public sealed record Change(string Path, JsonNode? Value);
 /// <param name="Label">What to do, short enough for a button.</param>
 /// <param name="Effect">What it brings, in numbers.</param>
 /// <param name="Changes">The entries that applying it appends.</param>
-public sealed record Remedy(Phrase Label, Phrase Effect, IReadOnlyList<Change> Changes);
+public sealed record Remedy(Phrase Label, Phrase Effect, IReadOnlyList<Change> Changes)
+{
+    /// <summary>All that is different with it, once it has been planned; null before.</summary>
+    public RemedyOutcome? Brings { get; init; }
+}
+
+/// <summary>All that a remedy makes different.</summary>
+/// <param name="Goes">Findings that are gone then.</param>
+/// <param name="Comes">Findings that come.</param>
+/// <param name="Moves">Things that move, each with how far.</param>
+/// <param name="Holes">How many holes are elsewhere then.</param>
+public sealed record RemedyOutcome(IReadOnlyList<FindingKind> Goes, IReadOnlyList<FindingKind> Comes, IReadOnlyList<Phrase> Moves, int Holes);
 
 /// <summary>What the planner has to say about a plan.</summary>
 /// <param name="Kind">The catalogue's line.</param>

@@ -1,6 +1,8 @@
 using System.Text.Json.Nodes;
 using Corrie.Core.Findings;
+using Corrie.Core.Fixing;
 using Corrie.Core.Format;
+using Corrie.Core.Measure;
 using Corrie.Core.Placement;
 using Corrie.Core.Planning;
 
@@ -84,9 +86,42 @@ public static class RemedyProof
 
         var before = plan.Findings.Where(f => f.Stops).Select(f => (f.Code, f.Where.Part)).ToHashSet();
         var come = then.Findings.Where(f => f.Stops && !before.Contains((f.Code, f.Where.Part))).Select(f => f.Kind).Distinct().ToList();
-        return come.Count == 0 ? remedy
-            : come is [var only] && only == PlacementFindings.NotApproved ? remedy with { Effect = Phrase.Of($"{remedy.Effect}; the client has to consent again") }
+        var brings = Outcome(plan, then);
+        return come.Count == 0 ? remedy with { Brings = brings }
+            : come is [var only] && only == PlacementFindings.NotApproved ? remedy with { Effect = Phrase.Of($"{remedy.Effect}; the client has to consent again"), Brings = brings }
             : null;
+    }
+
+    // Everything that is different afterwards, so that nobody is surprised by it.
+    private static RemedyOutcome Outcome(JobPlan before, JobPlan after)
+    {
+        static Dictionary<(string, string), FindingKind> Said(JobPlan plan) => plan.Findings.GroupBy(f => (f.Code, f.Where.Part)).ToDictionary(g => g.Key, g => g.First().Kind);
+        static IReadOnlyList<FindingKind> Only(Dictionary<(string, string), FindingKind> these, Dictionary<(string, string), FindingKind> those) =>
+            [.. these.Where(s => !those.ContainsKey(s.Key)).Select(s => s.Value)];
+        var (was, becomes) = (Said(before), Said(after));
+        var moved = new List<Phrase>();
+        foreach (var item in before.Sheet.Items)
+        {
+            if (before.Placement(item.Id) is { } from && after.Placement(item.Id) is { } to && (from.Outer.Bottom != to.Outer.Bottom || from.Outer.CentreX != to.Outer.CentreX))
+            {
+                var (up, right) = (to.Outer.Bottom - from.Outer.Bottom, to.Outer.CentreX - from.Outer.CentreX);
+                Phrase how = item.Name + ":";
+                if (up != Length.Zero)
+                {
+                    how.AppendFormatted($" {up.Abs} {(up > Length.Zero ? "up" : "down")}");
+                }
+
+                if (right != Length.Zero)
+                {
+                    how.AppendFormatted($" {right.Abs} to the {right.Side()}");
+                }
+
+                moved.Add(how);
+            }
+        }
+
+        static HashSet<(string, Length, Length)> Holes(JobPlan plan) => [.. plan.Sheet.Items.SelectMany(i => plan.Fixing(i.Id)?.Bolts.Select(b => (i.Id, b.X, b.Y)) ?? [])];
+        return new(Only(was, becomes), Only(becomes, was), moved, Holes(after).Except(Holes(before)).Count());
     }
 
     private sealed record Offered(IReadOnlyList<Remedy> Remedies, bool Untried)

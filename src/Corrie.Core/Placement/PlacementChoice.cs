@@ -3,6 +3,7 @@ using Corrie.Core.Findings;
 using Corrie.Core.Format;
 using Corrie.Core.Measure;
 using Corrie.Core.Planning;
+using Corrie.Core.Survey;
 
 namespace Corrie.Core.Placement;
 
@@ -107,6 +108,43 @@ public sealed record PlacementChoice(
     /// <param name="centre">The centre line from the left corner.</param>
     /// <returns>The changes.</returns>
     public IReadOnlyList<Change> CentreAt(Length centre) => [Here.Clear("over"), Here.Set("across", centre)];
+
+    /// <summary>
+    /// What has to be changed along with a choice of what a number means, so that the thing stays where it is: whoever says 'given for its top'
+    /// or 'centred on the mantel' means the same place, in other figures.
+    /// </summary>
+    /// <param name="changes">The changes that are to be made.</param>
+    /// <param name="outer">Where the thing is.</param>
+    /// <param name="wall">The wall as surveyed.</param>
+    /// <returns>Further changes; none where the numbers themselves are changed, or none has been given.</returns>
+    public IReadOnlyList<Change> Keeping(IReadOnlyList<Change> changes, Rect outer, Wall wall)
+    {
+        bool Has(string member, out Change change) => (change = changes.FirstOrDefault(c => c.Path == $"{Here.Pointer}/{member}")!) is not null;
+        var more = new List<Change>();
+        if (Has("given", out var given) && !Has("height", out _))
+        {
+            more.Add(Here.Set("height", GivenOf(Choices.Of<Edge>((string?)given.Value) ?? Edge.Bottom, outer.Bottom, outer.Height)));
+        }
+
+        // Where no number stands there the middle is meant, and it is the middle of the next thing then.
+        if (Has("over", out var over) && !Has("across", out _) && (Over is null || Across != Length.Zero))
+        {
+            more.Add(Here.Set("across", outer.CentreX - (CentreLine(wall, (string?)over.Value) ?? Length.Zero)));
+        }
+
+        return more;
+    }
+
+    /// <summary>The centre line that a thing can hang on.</summary>
+    /// <param name="wall">The wall as surveyed.</param>
+    /// <param name="over">What it is centred on: <c>wall</c>, or a feature's key, or null for a reading from the left corner.</param>
+    /// <returns>From the left corner; null for a reading.</returns>
+    internal static Length? CentreLine(Wall wall, string? over) => over switch
+    {
+        null => null,
+        "wall" => wall.Centre,
+        var id => wall.Features.FirstOrDefault(f => f.Id == id)?.Centre ?? wall.Centre,
+    };
 
     /// <summary>The bottom edge from the height that is given.</summary>
     /// <param name="given">Which line the height is for.</param>

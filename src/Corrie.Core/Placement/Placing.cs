@@ -48,12 +48,7 @@ internal sealed record PlacedThing(string Id, ProductKind Kind, string Name, Pro
         return new("body", name, BodyRole.Thing, Outer, from, to) { Assembly = Assembly };
     }
 
-    private static Length CentreAcross(Wall wall, PlacementChoice choice) => choice.Over switch
-    {
-        null => choice.Across,
-        "wall" => wall.Centre + choice.Across,
-        var id => (wall.Features.FirstOrDefault(f => f.Id == id)?.Centre ?? wall.Centre) + choice.Across,
-    };
+    private static Length CentreAcross(Wall wall, PlacementChoice choice) => (PlacementChoice.CentreLine(wall, choice.Over) ?? Length.Zero) + choice.Across;
 }
 
 /// <summary>Works out one thing's place on its wall, among everything else that is there.</summary>

@@ -8,6 +8,10 @@ public static class Tags
 {
     private const double Height = 22;
 
+    /// <summary>Name of a finding's element in the list, to which its tag leads.</summary>
+    /// <param name="finding">The finding.</param>
+    public static string IdOf(Finding finding) => $"x-{finding.Code.Replace('.', '-')}-{finding.Where.Part.Replace('/', '-')}";
+
     /// <summary>Draws a tag for each place, with the gravest finding there and how many more there are.</summary>
     public static void Draw(Canvas canvas)
     {
@@ -24,7 +28,7 @@ public static class Tags
             if (!Says(canvas, finding))
             {
                 // What is not looked at would hide it: a dot says that something is the matter there.
-                svg.Group($"tag {(finding.Stops ? "stop" : "caution")}", ("data-code", finding.Code));
+                svg.Group($"tag {(finding.Stops ? "stop" : "caution")}", ("data-code", finding.Code), ("data-finding", IdOf(finding)));
                 svg.Open("title", string.Empty, [], close: false).Raw(System.Net.WebUtility.HtmlEncode(finding.Kind.Title)).End("title");
                 svg.Circle("tie", x, y, 4);
                 svg.End();
@@ -43,7 +47,7 @@ public static class Tags
 
             taken.Add((left, at, width));
             var near = toLeft ? left + width : left;
-            svg.Group($"tag {(finding.Stops ? "stop" : "caution")}", ("data-code", finding.Code));
+            svg.Group($"tag {(finding.Stops ? "stop" : "caution")}", ("data-code", finding.Code), ("data-finding", IdOf(finding)));
             svg.Circle("tie", x, y, 3);
             svg.Line("string", x, y, near, at + (Height / 2));
             var tip = toLeft ? near + 7 : near - 7;

@@ -32,6 +32,11 @@ public abstract class StageView
     /// <summary>Whether the form leaves a member out, because the results have it.</summary>
     public virtual bool LeavesOut(Part part, Member member) => false;
 
+    /// <summary>The question that clears a finding, where it is not among those of what the finding is about.</summary>
+    /// <param name="kind">The finding's kind.</param>
+    /// <returns>The name of its field, or what that begins with; null where nothing is known.</returns>
+    public virtual string? Question(FindingKind kind) => null;
+
     private sealed class Plain(StageId stage) : StageView
     {
         public override StageId Stage => stage;

@@ -1,7 +1,9 @@
 using System.Text.Json.Nodes;
 using Corrie.Core.Catalogue;
+using Corrie.Core.Findings;
 using Corrie.Core.Format;
 using Corrie.Core.Jobs;
+using Corrie.Core.Placement;
 using Corrie.Core.Planning;
 using Corrie.Core.Survey;
 using Corrie.Web.Access;
@@ -79,8 +81,14 @@ public sealed partial class IndexModel
             problems[path] = problem;
         }
 
-        return Append(form.Changes);
+        return Append([.. form.Changes, .. Sheet.Items.SelectMany(i => Keeping(i, form.Changes))]);
     }
+
+    // What a number means was chosen anew: the thing stays where it is.
+    private IReadOnlyList<Change> Keeping(Item item, IReadOnlyList<Change> changes) =>
+        item.Get(PlacementChoice.Part) is { } choice && Plan.Placement(item.Id) is { } placed && Sheet.WallOf(item) is { } on && Plan.Survey(on.Id) is { } survey
+            ? choice.Keeping(changes, placed.Outer, survey.Wall)
+            : [];
 
     // A thing's own members are asked for where it first comes up.
     private static bool IsIntroducedBy(StageView view, Item item) =>

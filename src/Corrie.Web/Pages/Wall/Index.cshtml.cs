@@ -153,6 +153,19 @@ public sealed partial class IndexModel(CurrentUser user, TimeProvider time, Form
     /// <summary>The remedies of a finding that have been planned and do what they say.</summary>
     public IReadOnlyList<Remedy> Offered(Finding finding) => RemedyProof.Proven(Document, Plan, finding);
 
+    /// <summary>Where the question is that clears a finding: the step's address, empty for this page, and the names of the field, the likeliest first.</summary>
+    public (string Address, string Names) QuestionOf(Finding finding)
+    {
+        var step = Core.Jobs.Stages.All.FirstOrDefault(s => s.Id == finding.Kind.Stage)?.Step ?? Step;
+        var owner = finding.Where.Part.Split('/')[0];
+        var item = Sheet.Item(owner);
+        var wall = finding.Where.Wall.Length > 0 ? finding.Where.Wall : Wall?.Id;
+        var here = step == Step && wall == Wall?.Id && (item is null || step == Core.Jobs.Stages.Steps[0] || item == Selected || !Candidates.Contains(item));
+        var stage = StageViews.Of(step).FirstOrDefault(v => v.Stage == finding.Kind.Stage);
+        var names = $"{stage?.Question(finding.Kind)} {(item is null ? string.Empty : $"f-items-{item.Id}-{finding.Kind.Stage.Word} f-items-{item.Id}")}".Trim();
+        return (here ? string.Empty : At(step, View, wall, item?.Id ?? ItemId), names);
+    }
+
     /// <summary>The problem of a field; null for none.</summary>
     public FieldProblem? Problem(string path) => problems.GetValueOrDefault(path);
 

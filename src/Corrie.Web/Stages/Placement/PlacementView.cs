@@ -15,6 +15,9 @@ public sealed class PlacementView : StageView
     public override StageId Stage => PlacementFindings.Stage;
 
     /// <inheritdoc/>
+    public override string? Question(FindingKind kind) => kind == PlacementFindings.NotApproved ? "approve-by" : null;
+
+    /// <inheritdoc/>
     public override string Results => "~/Stages/Placement/_Place.cshtml";
 
     /// <inheritdoc/>

@@ -14,6 +14,28 @@ public sealed class SurveyView : StageView
     // What is taken in one line, or by a tap, is listed with the results.
     private static readonly HashSet<string> InResults = ["readings", "evidence", "testHoles", "photos", "scan"];
 
+    private static readonly Dictionary<FindingKind, string> Questions = new()
+    {
+        [SurveyFindings.ServicesNotLookedFor] = "scan-with",
+        [SurveyFindings.GasNear] = "scan-with",
+        [SurveyFindings.FramingUnconfirmed] = "evidence",
+        [SurveyFindings.HitTooShallow] = "evidence",
+        [SurveyFindings.SingleMethod] = "evidence",
+        [SurveyFindings.ScannerDisputed] = "evidence",
+        [SurveyFindings.NoMemberFits] = "evidence",
+        [SurveyFindings.MemberDisputed] = "evidence",
+        [SurveyFindings.ToolBiased] = "evidence",
+        [SurveyFindings.ReadingsDisagree] = "measure",
+        [SurveyFindings.DatumUnclear] = "measure",
+        [SurveyFindings.OffTheWall] = "measure",
+        [SurveyFindings.SpacingBroken] = "measure",
+        [SurveyFindings.LayersUnknown] = "build-up",
+        [SurveyFindings.BuildUpDiffers] = "test-x",
+        [SurveyFindings.HazardQuestionsOpen] = "form-survey-job",
+        [SurveyFindings.OldFinish] = "form-survey-job",
+        [SurveyFindings.LiveFlue] = "form-survey-job",
+    };
+
     /// <inheritdoc/>
     public override StageId Stage => SurveyFindings.Stage;
 
@@ -50,6 +72,9 @@ public sealed class SurveyView : StageView
 
     /// <inheritdoc/>
     public override bool LeavesOut(Part part, Member member) => part == WallForm.Wall && InResults.Contains(member.Name);
+
+    /// <inheritdoc/>
+    public override string? Question(FindingKind kind) => Questions.GetValueOrDefault(kind);
 
     /// <inheritdoc/>
     public override IEnumerable<Reading> Readings(Canvas canvas)

@@ -1,5 +1,9 @@
 // What every page does: no-script buttons away, keys, live changes, and the wall.
+import { ask } from './ask.js';
+import { probes } from './probes.js';
+import { say } from './said.js';
 import { typed } from './typed.js';
+import { again, unsent } from './unsent.js';
 import { wall } from './wall.js';
 
 document.documentElement.classList.add('scripted');
@@ -29,16 +33,17 @@ document.addEventListener('click', ({ target }) => {
 });
 
 const board = () => document.getElementById('board');
-const say = words => {
-  const said = document.getElementById('said');
-  said.textContent = words;
-  clearTimeout(say.timer);
-  say.timer = setTimeout(() => { said.textContent = ''; }, 3500);
-};
 
 // Keys: letters for views, figures for steps. Not while something is typed, and never together with a control key.
 document.addEventListener('keydown', event => {
-  if (event.ctrlKey || event.metaKey || event.altKey || event.target.matches('input, select, textarea')) {
+  if (event.ctrlKey || event.metaKey || event.altKey) {
+    return;
+  }
+  if (event.target.matches('input, select, textarea')) {
+    // Out of the field, to the letter keys.
+    if (event.key === 'Escape') {
+      event.target.blur();
+    }
     return;
   }
   if (event.key === '/') {
@@ -110,6 +115,7 @@ function follow() {
     htmx.ajax('GET', now.dataset.here + '&handler=Board', { target: '#board', swap: 'morph:outerHTML' });
   };
   // The first word of a line, also of one that was broken, is where the job is.
+  stream.addEventListener('open', again);
   stream.addEventListener('moved', event => refresh(Number(event.data)));
 }
 
@@ -136,9 +142,11 @@ document.body.addEventListener('htmx:afterSettle', () => {
     say(wrong.textContent);
   }
 });
-document.body.addEventListener('htmx:sendError', () => say('No connection: nothing was changed. Try again.'));
 document.body.addEventListener('htmx:responseError', event => say(event.detail.xhr.status === 403 ? 'Your role does not allow this.' : 'That did not work; nothing was changed.'));
 
 typed();
+unsent();
+ask();
+probes();
 follow();
 wall();

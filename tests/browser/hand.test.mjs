@@ -1,0 +1,112 @@
+// What people tripped over: two taps, quick keys, a network that goes away, numbers whose meaning changes, and ways that lead nowhere.
+import assert from 'node:assert/strict';
+import { after, before, test } from 'node:test';
+import { start } from './site.mjs';
+
+let site;
+before(async () => { site = await start(); });
+after(async () => { await site?.stop(); });
+
+const settled = async (page, act) => {
+  const before = await page.evaluate(() => window.settles);
+  await act();
+  await page.waitForFunction(n => window.settles > n, before);
+};
+const field = (path) => `[name="${path}"]`;
+const set = (page, path, value) => settled(page, async () => { await page.fill(field(path), value); await page.press(field(path), 'Enter'); });
+const seq = page => page.locator('#board').evaluate(b => Number(b.dataset.seq));
+
+test('a second tap on a probe card says nothing of the card that took its place', async () => {
+  const page = await site.as('ines');
+  await page.goto(`${site.base}/jobs/6/survey?view=behind`);
+  const before = await seq(page);
+  const button = page.locator('.probe-card button').first();
+  const box = await button.boundingBox();
+  await settled(page, () => page.mouse.click(box.x + 10, box.y + 10));
+  await page.mouse.click(box.x + 10, box.y + 10);
+  assert.match(await page.evaluate(() => document.activeElement.textContent), /Push the bit in|confirmed/);
+  await page.keyboard.press('Enter');
+  await page.locator('.probe-card button').first().evaluate(b => b.click());
+  await page.waitForTimeout(300);
+  assert.equal(await seq(page), before + 1);
+  await page.waitForTimeout(900);
+  await settled(page, () => page.locator('.probe-card button').first().click());
+  assert.equal(await seq(page), before + 2);
+  assert.deepEqual(page.faults, []);
+});
+
+test('undo and redo walk, also when the keys come quickly', async () => {
+  const page = await site.as('ines');
+  await page.goto(`${site.base}/jobs/1/place?view=front`);
+  const height = '/items/d1/place/height';
+  const first = await page.inputValue(field(height));
+  for (const value of ['40', '41', '42', '43']) {
+    await set(page, height, value);
+  }
+  await page.press(field(height), 'Escape');
+  const shows = value => page.waitForFunction(([name, v]) => document.querySelector(`[name="${name}"]`).value === v, [height, value]);
+  for (let i = 0; i < 4; i++) {
+    await page.keyboard.press('u');
+  }
+  await shows(first);
+  for (let i = 0; i < 3; i++) {
+    await page.keyboard.press('r');
+  }
+  await shows('42');
+  await page.keyboard.press('u');
+  await page.keyboard.press('r');
+  await page.keyboard.press('r');
+  await shows('43');
+  assert.deepEqual(page.faults, []);
+});
+
+test('what a number means is chosen anew, and the display stays where it is', async () => {
+  const page = await site.as('tom');
+  await page.goto(`${site.base}/jobs/1/place?view=front`);
+  const place = () => page.locator('[data-drag]').first().evaluate(d => [d.dataset.centre, d.dataset.bottom]);
+  await set(page, '/items/d1/place/across', '60');
+  const before = await place();
+  for (const [name, value] of [['given', 'top'], ['given', 'centre'], ['over', 'wall'], ['given', 'bottom']]) {
+    await settled(page, () => page.selectOption(field(`/items/d1/place/${name}`), value));
+    assert.deepEqual(await place(), before, `${name} ${value}`);
+  }
+  assert.deepEqual(page.faults, []);
+});
+
+test('without a network what is typed is marked, kept, and sent when the network is back', async () => {
+  const page = await site.as('ines');
+  await page.goto(`${site.base}/jobs/3/place?view=front`);
+  const height = '/items/d1/place/height';
+  await page.context().setOffline(true);
+  await page.fill(field(height), '37 1/2');
+  await page.press(field(height), 'Enter');
+  await page.locator('label.unsent').waitFor();
+  assert.match(await page.locator('#unsent').innerText(), /1 change is not sent/);
+  assert.equal(await page.inputValue(field(height)), '37 1/2');
+  assert.equal(await page.locator('#drawing').count(), 1);
+  await settled(page, () => page.context().setOffline(false));
+  await page.locator('#unsent').waitFor({ state: 'hidden' });
+  await page.reload();
+  assert.match(await page.inputValue(field(height)), /^37/);
+  assert.equal(await page.locator('.unsent').count(), 0);
+});
+
+test('a remedy says all that it brings before it is pressed', async () => {
+  const page = await site.as('ines');
+  await page.goto(`${site.base}/jobs/5/place?view=front`);
+  const brings = (await page.locator('.finding[data-code="place.gap-too-small"] .brings').first().innerText()).replace(/[\s\u2009\u202f\u00a0]+/g, ' ');
+  assert.match(brings, /Moves: .*: 20 mm up; 4 holes\. Clears: Gap too small\. Brings: Position not approved\./);
+});
+
+test('a finding leads to its question, a tag to its finding, and what is next to where it is done', async () => {
+  const page = await site.as('ines');
+  await page.goto(`${site.base}/jobs/6/place?view=behind`);
+  const focus = () => page.evaluate(() => document.activeElement.id || document.activeElement.name);
+  await settled(page, () => page.locator('.finding[data-code="survey.framing-unconfirmed"] .to').first().evaluate(a => a.click()));
+  assert.match(page.url(), /\/survey\?/);
+  assert.equal(await focus(), 'evidence');
+  await page.locator('.foot .next a').click();
+  assert.notEqual(await focus(), '');
+  await page.locator('.tag[data-code="survey.framing-unconfirmed"]').first().dispatchEvent('click');
+  assert.match(await page.evaluate(() => document.activeElement.closest('details.finding')?.dataset.code ?? ''), /survey/);
+});
