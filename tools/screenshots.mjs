@@ -16,6 +16,7 @@ const shots = {
 await page.goto(site.base + '/jobs/2/survey?view=behind');
 for (const line of ['right double door -> new stud 14 1/2', 'right double door -> new stud 30 9/16']) {
   const settles = await page.evaluate(() => window.settles);
+  await page.evaluate(() => { document.querySelector('[id^="fold-measured"]').open = true; });
   await page.fill('#measure', line);
   await page.press('#measure', 'Enter');
   await page.waitForFunction(n => window.settles > n, settles);

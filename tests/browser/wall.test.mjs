@@ -192,6 +192,7 @@ test('a reading typed in one line puts its stud on the wall and its dimension on
   const page = await site.as('tom');
   await open(page, '/jobs/2/survey?view=behind');
   assert.equal(await page.locator('.stud').count(), 0);
+  await page.locator('[id^="fold-measured"] > summary').click();
   await page.fill('#measure', 'right double door -> new stud 14 1/2');
   await page.press('#measure', 'Enter');
   await page.waitForSelector('.stud', { state: 'attached' });
@@ -201,6 +202,7 @@ test('a reading typed in one line puts its stud on the wall and its dimension on
   await page.goto(site.base + '/jobs/2/history');
   assert.match((await page.innerText('.entries')).replace(/\s+/g, ' '), /a reading: nothing → right edge of the double door to stud at 90 1\/2 in: 14 1\/2 in/);
   await open(page, '/jobs/2/survey?view=behind');
+  await page.locator('[id^="fold-measured"] > summary').click();
   await page.fill('#measure', 'kettle -> stud 3');
   await page.press('#measure', 'Enter');
   await page.waitForSelector('#measure[aria-invalid="true"]');

@@ -53,15 +53,23 @@ public static class QuickEvidence
         ["live"] = new(EvidenceKind.Live),
     };
 
+    // What buttons say can be typed as well; the longer first.
+    private static readonly (string Said, string Word)[] Spoken =
+    [
+        ("goes on biting", "bites"), ("stops short", "stops"), ("falls through", "miss"), ("fell through", "miss"), ("metal chips", "chips"), ("scanner edges", "edges"),
+        ("live sign", "live"), ("through", "miss"), ("scanner", "scan"),
+    ];
+
     /// <summary>Reads a line.</summary>
     /// <param name="typed">What was typed.</param>
     /// <param name="wall">The wall, whose points can be named.</param>
     /// <param name="bare">The unit of a number without one.</param>
+    /// <param name="inHand">The word of the tool in hand, which a line of figures alone is for; null for none.</param>
     /// <returns>What was found, or what was understood and what is expected.</returns>
-    public static ReadResult<TypedEvidence> Read(string? typed, Wall wall, UnitSystem bare)
+    public static ReadResult<TypedEvidence> Read(string? typed, Wall wall, UnitSystem bare, string? inHand = null)
     {
         typed = (typed ?? string.Empty).Trim();
-        var rest = typed;
+        var rest = inHand is not null && typed.Length > 0 && char.IsAsciiDigit(typed[0]) ? $"{inHand} {typed}" : typed;
         string? from = null;
         if (Arrows.FirstOrDefault(a => typed.Contains(a, StringComparison.Ordinal)) is { } arrow)
         {
@@ -78,6 +86,11 @@ public static class QuickEvidence
         if (rest.StartsWith("level ", StringComparison.OrdinalIgnoreCase))
         {
             (axis, rest) = (Axis.Up, rest[6..].Trim());
+        }
+
+        if (Spoken.FirstOrDefault(s => rest.StartsWith(s.Said + " ", StringComparison.OrdinalIgnoreCase)) is { Said: not null } spoken)
+        {
+            rest = $"{spoken.Word}{rest[spoken.Said.Length..]}";
         }
 
         var space = rest.IndexOf(' ');

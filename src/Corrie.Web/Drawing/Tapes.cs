@@ -41,7 +41,7 @@ public static class Tapes
         for (var i = 0; i < flags.Count; i++)
         {
             var (flag, y, at) = (flags[i], places[i], frame.Y(flags[i].At));
-            Flag(svg, flag, "up");
+            Flag(svg, flag, "up", "up");
             svg.Line("throw", x + Thick, at, reach, at);
             svg.Path("leader", $"M{x - 8} {y} L{x} {at}");
             svg.Path("flag-body", $"M{x - 76} {y - (FlagHeight / 2)} H{x - 15} L{x - 8} {y} L{x - 15} {y + (FlagHeight / 2)} H{x - 76} Z");
@@ -77,7 +77,7 @@ public static class Tapes
         for (var i = 0; i < flags.Count; i++)
         {
             var (flag, x, at) = (flags[i], places[i], frame.X(flags[i].At));
-            Flag(svg, flag, "across");
+            Flag(svg, flag, "across", i % 2 == 1 ? "across low" : "across");
             svg.Line("throw", at, y, at, reach);
             svg.Path("leader", $"M{x} {y + Thick + 8} L{at} {y + Thick}");
             svg.Path("flag-body", $"M{x - (wide / 2)} {y + Thick + 15} L{x - 7} {y + Thick + 15} L{x} {y + Thick + 8} L{x + 7} {y + Thick + 15} H{x + (wide / 2)} V{y + Thick + 15 + FlagHeight} H{x - (wide / 2)} Z");
@@ -90,15 +90,15 @@ public static class Tapes
         svg.End();
     }
 
-    private static void Flag(Svg svg, Reading flag, string axis)
+    private static void Flag(Svg svg, Reading flag, string axis, string classes)
     {
         if (flag.Follows.Length == 0)
         {
-            svg.Group("flag " + flag.Classes);
+            svg.Group($"flag {classes} {flag.Classes}");
         }
         else
         {
-            svg.Group("flag " + flag.Classes, ("data-follow", flag.Follows), ("data-axis", axis));
+            svg.Group($"flag {classes} {flag.Classes}", ("data-follow", flag.Follows), ("data-axis", axis));
         }
     }
 

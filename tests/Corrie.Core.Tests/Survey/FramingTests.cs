@@ -268,9 +268,15 @@ public class FramingTests
     [InlineData("level miss 47 @ 40", EvidenceKind.ProbeMiss, Axis.Up, "47", null, "40")]
     [InlineData("bites 40 for 3/4 @ 50", EvidenceKind.ProbeHit, Axis.Across, "40", null, "50")]
     [InlineData("metal 1000 mm", EvidenceKind.ScannerCentre, Axis.Across, "1000 mm", null, null)]
-    public void A_line_of_evidence_is_read(string typed, EvidenceKind kind, Axis axis, string at, string? to, string? beside)
+    [InlineData("Scanner 23 1/4", EvidenceKind.ScannerCentre, Axis.Across, "23 1/4", null, null)]
+    [InlineData("goes on biting 39 3/4 @ 50", EvidenceKind.ProbeHit, Axis.Across, "39 3/4", null, "50")]
+    [InlineData("level falls through 47 @ 40", EvidenceKind.ProbeMiss, Axis.Up, "47", null, "40")]
+    [InlineData("39 3/4", EvidenceKind.Magnet, Axis.Across, "39 3/4", null, null, "magnet")]
+    [InlineData("47 @ 40", EvidenceKind.ProbeMiss, Axis.Up, "47", null, "40", "level miss")]
+    [InlineData("knock 40", EvidenceKind.Knock, Axis.Across, "40", null, null, "magnet")]
+    public void A_line_of_evidence_is_read(string typed, EvidenceKind kind, Axis axis, string at, string? to, string? beside, string? inHand = null)
     {
-        var read = QuickEvidence.Read(typed, Sheets.Plan().Wall, UnitSystem.Inches).Value;
+        var read = QuickEvidence.Read(typed, Sheets.Plan().Wall, UnitSystem.Inches, inHand).Value;
         Assert.Equal((kind, axis, Sheets.In(at)), (read.Kind, read.Axis, read.At));
         Assert.Equal(to is null ? null : Sheets.In(to), read.To);
         Assert.Equal(beside is null ? null : Sheets.In(beside), read.Beside);

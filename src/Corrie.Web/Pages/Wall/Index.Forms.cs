@@ -44,6 +44,13 @@ public sealed partial class IndexModel
         }
     }
 
+    /// <summary>Whether the forms of the survey are what comes next: the wall has no size, nobody has said what it is, one of their rows is open, or a field was refused.</summary>
+    public bool AsksOpen => Survey is null || Pointer.Get(Document, Of("kind")) is null || (OpenPath ?? string.Empty).StartsWith('/') || problems.Keys.Any(k => k.StartsWith('/'))
+        || Plan.Findings.Any(f => f.Stops && StageViews.Of(Step).Any(v => v.Stage == f.Kind.Stage && v.Question(f.Kind) == FormOfTheJob));
+
+    // The form of what is known of the house.
+    private const string FormOfTheJob = "form-survey-job";
+
     /// <summary>The form of what the job is called.</summary>
     public IHtmlContent HeadForm()
     {

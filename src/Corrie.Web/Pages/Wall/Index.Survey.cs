@@ -4,6 +4,7 @@ using Corrie.Core.Format;
 using Corrie.Core.Jobs;
 using Corrie.Core.Measure;
 using Corrie.Core.Survey;
+using Corrie.Web.Forms;
 using Microsoft.AspNetCore.Mvc;
 
 namespace Corrie.Web.Pages.Wall;
@@ -13,6 +14,9 @@ public sealed partial class IndexModel
 {
     /// <summary>What is opened to see all evidence.</summary>
     public const string AllEvidence = "evidence";
+
+    private const string StudAt = "stud at ";
+    private const string Level = "level-";
 
     // 60 m in 1/640 mm.
     private const long MostUnits = 38_400_000;
@@ -36,6 +40,15 @@ public sealed partial class IndexModel
 
         var key = Key();
         var (from, to, value) = read.Value;
+        if (new[] { from, to }.FirstOrDefault(p => wall.Features.Any(f => f.Id == p)) is { } edgeless)
+        {
+            // Asked at once, and answered with one press.
+            var axis = Surveyor.AxisOf(wall, from == edgeless ? to : from);
+            Ways = [.. Datum.Of(wall).Where(d => d.Id.StartsWith(edgeless + "/", StringComparison.Ordinal) && (axis is null || d.Axis == axis))
+                .Select(d => (FieldText.Capital(d.Name), $"{(from == edgeless ? d.Id : from)} -> {(to == edgeless ? d.Id : to)} {value.Show(Style)}"))];
+            return Refuse(ReadingLine, line!, $"Which edge of the {wall.Features.First(f => f.Id == edgeless).Name} was measured?");
+        }
+
         var changes = new List<Change>();
         if (to == TypedReading.NewStud)
         {
@@ -56,28 +69,48 @@ public sealed partial class IndexModel
     /// <summary>What was typed as evidence, kept when it was not understood.</summary>
     public const string EvidenceLine = "evidence";
 
-    /// <summary>Takes evidence of framing typed in one line.</summary>
-    public async Task<IActionResult> OnPostEvidenceAsync(string? line, string? face)
+    /// <summary>What a reading may have meant: words for a button, and the line that it sends.</summary>
+    public IReadOnlyList<(string Words, string Line)> Ways { get; private set; } = [];
+
+    /// <summary>Takes evidence of framing typed in one line; figures alone are of the tool in hand.</summary>
+    public async Task<IActionResult> OnPostEvidenceAsync(string? line, string? face, string? tool)
     {
         if (Survey?.Wall is not { } wall)
         {
             return Refuse(EvidenceLine, line ?? string.Empty, "The wall has no size yet. Expected: its width and height first.");
         }
 
-        var read = QuickEvidence.Read(line, wall, Style.System);
+        if (line?.TrimStart() is { } stud && stud.StartsWith(StudAt, StringComparison.OrdinalIgnoreCase))
+        {
+            var at = LengthReader.Read(stud[StudAt.Length..], Style.System);
+            return at.Ok
+                ? await Append([new(Of("studs/s" + Key()), new JsonObject { ["centre"] = Exact(at.Value), ["state"] = "found" })])
+                : Refuse(EvidenceLine, line, at.Problem!.ToString());
+        }
+
+        var level = tool?.StartsWith(Level, StringComparison.Ordinal) == true;
+        var inHand = level ? "level " + tool![Level.Length..] : tool;
+        var read = QuickEvidence.Read(line, wall, Style.System, string.IsNullOrEmpty(inHand) || inHand == "tape" ? null : inHand);
         return read.Ok ? await Found(read.Value, face) : Refuse(EvidenceLine, line ?? string.Empty, read.Problem!.ToString());
     }
+
+    /// <summary>The tools that can be taken in hand on a wall: their words for the address, and what they are called.</summary>
+    public static IReadOnlyList<(string Word, string Says)> Tools(bool steel) =>
+    [
+        ("scan", "scanner"), ("magnet", "magnet"), ("knock", "knock"), steel ? ("chips", "metal chips") : ("bites", "goes on biting"), ("stops", "stops short"), ("miss", "falls through"),
+        ("seen", "seen"), ("live", "live sign"), ("level-bites", "level: bites"), ("level-miss", "level: through"), ("tape", "tape, two points"),
+    ];
 
     /// <summary>Takes evidence where somebody has tapped on the wall; both in 1/640 mm, from the left corner and over the floor.</summary>
     public Task<IActionResult> OnPostTapAsync(string? tool, long across, long up)
     {
-        if (Survey?.Wall is not { } wall || tool is null || !QuickEvidence.Words.TryGetValue(tool.Replace("level-", string.Empty, StringComparison.Ordinal), out var kind))
+        if (Survey?.Wall is not { } wall || tool is null || !QuickEvidence.Words.TryGetValue(tool.Replace(Level, string.Empty, StringComparison.Ordinal), out var kind))
         {
             return Task.FromResult<IActionResult>(BadRequest());
         }
 
         var (x, y) = (Length.FromUnits(Math.Clamp(across, 0, wall.Width.Units)), Length.FromUnits(Math.Clamp(up, 0, wall.Height.Units)));
-        var level = tool.StartsWith("level-", StringComparison.Ordinal);
+        var level = tool.StartsWith(Level, StringComparison.Ordinal);
         return Found(new(kind.Kind, level ? Axis.Up : Axis.Across, null, level ? y : x, null, level ? x : y, kind.Told, kind.Bite), null);
     }
 

@@ -36,7 +36,13 @@ function stays(old, next) {
 export function typed() {
   if (window.Idiomorph) {
     const { callbacks } = window.Idiomorph.defaults;
-    callbacks.beforeNodeMorphed = (old, next) => !stays(old, next);
+    callbacks.beforeNodeMorphed = (old, next) => {
+      // What becomes another fold is as that one is.
+      if (old.matches?.('details') && old.id !== next.id) {
+        old.open = next.hasAttribute('open');
+      }
+      return !stays(old, next);
+    };
     // What somebody has folded away stays folded, and what they have opened stays open.
     callbacks.beforeAttributeUpdated = (name, node, kind) => !(name === 'open' && node.matches?.('details') && !(kind === 'update' && node.matches('.thing')));
   }
