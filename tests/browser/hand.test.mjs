@@ -95,7 +95,7 @@ test('a remedy says all that it brings before it is pressed', async () => {
   const page = await site.as('ines');
   await page.goto(`${site.base}/jobs/5/place?view=front`);
   const brings = (await page.locator('.finding[data-code="place.gap-too-small"] .brings').first().innerText()).replace(/[\s\u2009\u202f\u00a0]+/g, ' ');
-  assert.match(brings, /Moves: .*: 20 mm up; 4 holes\. Clears: Gap too small\. Brings: Position not approved\./);
+  assert.match(brings, /Moves: .*: 20 mm up; 4 holes\. Brings: Position not approved\./);
 });
 
 test('a finding leads to its question, a tag to its finding, and what is next to where it is done', async () => {
@@ -109,4 +109,40 @@ test('a finding leads to its question, a tag to its finding, and what is next to
   assert.notEqual(await focus(), '');
   await page.locator('.tag[data-code="survey.framing-unconfirmed"]').first().dispatchEvent('click');
   assert.match(await page.evaluate(() => document.activeElement.closest('details.finding')?.dataset.code ?? ''), /survey/);
+});
+
+test('the tool stays in the hand: figures alone are its, a tap is its, and the wall stays in view', async () => {
+  const page = await site.as('tom', { width: 390, height: 844 });
+  await page.goto(`${site.base}/jobs/4/survey?view=behind`);
+  const tool = () => page.locator('.tools input:checked').getAttribute('value');
+  await page.locator('.tools label', { hasText: 'magnet' }).click();
+  const top = await page.evaluate(() => window.scrollY);
+  const before = await page.locator('.evidence.magnet').count();
+  await settled(page, async () => { await page.fill('#evidence', '23 @ 40'); await page.press('#evidence', 'Enter'); });
+  assert.equal(await page.locator('.evidence.magnet').count(), before + 1);
+  assert.equal(await tool(), 'magnet');
+  await page.evaluate(y => window.scrollTo(0, y), top);
+  const box = await page.locator('#drawing').boundingBox();
+  await settled(page, () => page.mouse.click(box.x + box.width * 0.5, box.y + box.height * 0.4));
+  assert.equal(await page.locator('.evidence.magnet').count(), before + 2);
+  assert.equal(await page.evaluate(() => window.scrollY), top);
+  assert.equal(await tool(), 'magnet');
+  await settled(page, async () => { await page.fill('#evidence', 'stud at 57 1/2'); await page.press('#evidence', 'Enter'); });
+  assert.match(await page.locator('.members').innerText(), /57/);
+  assert.deepEqual(page.faults, []);
+});
+
+test('a reading to a thing asks which edge at once, and one press answers', async () => {
+  const page = await site.as('ines');
+  await page.goto(`${site.base}/jobs/6/survey?view=front`);
+  await page.locator('[id^="fold-measured"] > summary').click();
+  await settled(page, async () => { await page.fill('#measure', 'left corner to map chest 56'); await page.press('#measure', 'Enter'); });
+  assert.match(await page.locator('form:has(#measure) .says').innerText(), /Which edge of the map chest/);
+  const ways = page.locator('button.meant');
+  assert.deepEqual(await ways.allInnerTexts(), ['Left edge of the map chest', 'Right edge of the map chest', 'Centre of the map chest']);
+  const before = await page.locator('.measured li').count();
+  await settled(page, () => ways.first().click());
+  assert.equal(await page.locator('.measured li').count(), before + 1);
+  assert.equal(await page.locator('form:has(#measure) .says strong').count(), 0);
+  assert.equal(await page.inputValue('#measure'), '');
 });

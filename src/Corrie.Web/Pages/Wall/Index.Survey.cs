@@ -25,8 +25,12 @@ public sealed partial class IndexModel
     public const string ReadingLine = "reading";
 
     /// <summary>Takes a reading typed in one line; a reading to a new stud puts the stud on the sheet with it.</summary>
-    public async Task<IActionResult> OnPostMeasureAsync(string? line, string? face)
+    /// <param name="line">What was typed.</param>
+    /// <param name="face">The face on which it was measured.</param>
+    /// <param name="meant">The line that was meant, where one of several was chosen.</param>
+    public async Task<IActionResult> OnPostMeasureAsync(string? line, string? face, string? meant)
     {
+        line = meant ?? line;
         if (Survey?.Wall is not { } wall)
         {
             return Refuse(ReadingLine, line ?? string.Empty, "The wall has no size yet. Expected: its width and height first.");

@@ -21,6 +21,10 @@ function stays(old, next) {
     const field = old.closest('label, form')?.querySelector('[aria-invalid="true"]');
     return Boolean(field) && waits(field, field.form === answered?.elt);
   }
+  // What is in the hand stays there.
+  if (old.name === 'tool' && old.type === 'radio') {
+    return old.value === next.value;
+  }
   if (!isField(old) || old.id !== next.id || old.name !== next.name) {
     return false;
   }
