@@ -1,4 +1,5 @@
 using System.Text.Encodings.Web;
+using System.Text.RegularExpressions;
 using Corrie.Data;
 using Microsoft.AspNetCore.Html;
 
@@ -9,7 +10,7 @@ namespace Corrie.Web.Jobs;
 /// token in their forms, however many people look at the job.
 /// </summary>
 /// <remarks>Whoever asks for a piece says in its key all that it depends on, the job's last entry among it; a piece that is no longer asked for falls out.</remarks>
-public sealed class BoardPieces
+public sealed partial class BoardPieces
 {
     // Of about 50,000 characters each.
     private const int Most = 64;
@@ -26,11 +27,15 @@ public sealed class BoardPieces
         {
             using var text = new StringWriter();
             (await write()).WriteTo(text, HtmlEncoder.Default);
-            pieces.Set(key, parts = text.ToString().Split(token));
+            pieces.Set(key, parts = Indent().Replace(text.ToString(), "\n<").Split(token));
         }
 
         return new Piece(parts, token);
     }
+
+    // Before a tag alone: what somebody has typed has its own tags written out, and keeps its spaces.
+    [GeneratedRegex(@"\s*\n\s+<")]
+    private static partial Regex Indent();
 
     private sealed class Piece(string[] parts, string token) : IHtmlContent
     {

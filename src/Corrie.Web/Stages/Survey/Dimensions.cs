@@ -35,8 +35,7 @@ public static class Dimensions
             var off = survey.Across.Suspect(r.Reading);
             svg.Group($"dimension{(off ? " off" : string.Empty)}{(r.Reading.OtherFace ? " through" : string.Empty)}");
             svg.Line("dim-line", x1, at, x2, at);
-            svg.Line("dim-end", x1, at - 5, x1, at + 5);
-            svg.Line("dim-end", x2, at - 5, x2, at + 5);
+            svg.Path("dim-end", $"M{x1} {at - 5}v10M{x2} {at - 5}v10");
             svg.Figures("dim-figure", (x1 + x2) / 2, at - 3, r.Reading.Value.Abs.Show(style), after: off ? $" off {LengthText.Fine(r.Residual.Abs, style)}" : string.Empty);
             svg.End();
             at -= Line;
