@@ -31,6 +31,11 @@ internal static class Directions
         var seen = readings.Select(r => r.Seen).ToArray();
         var whole = seen.FirstOrDefault(r => (r.From == start && r.To == end) || (r.From == end && r.To == start));
         var known = new Dictionary<string, Length> { [start] = Length.Zero, [end] = whole?.Value.Abs ?? size };
+        if (axis == Axis.Across)
+        {
+            known["wall-centre"] = known[end].Half;
+        }
+
         var waiting = Enumerable.Range(0, seen.Length).ToList();
 
         bool Take(int i, bool? turned)

@@ -32,7 +32,7 @@ public static class SurveyFindings
     /// <summary>Something that was measured to a place where there is no wall.</summary>
     public static readonly FindingKind OffTheWall = new(
         Stage, "survey.off-the-wall", Severity.Stop, "Measured off the wall",
-        "by a reading or evidence something lies over 1 in beyond the wall's ends, floor or ceiling, whichever way the tape went",
+        "by a reading, by evidence or as it was entered something lies over 1 in beyond the wall's ends, floor or ceiling, whichever way the tape went",
         "It is a slip of the tape or of the pen; what was meant is not where the plan has it.",
         Source.Arithmetic);
 

@@ -256,6 +256,19 @@ public static class Surveyor
             }
         }
 
+        foreach (var stud in wall.Studs.Where(s => !Directions.OnWall(s.Centre, wall.Width)))
+        {
+            yield return SurveyFindings.OffTheWall.At(
+                new("studs/" + stud.Id), $"Measure the stud at {stud.Centre} again: it lies {Beyond(stud.Centre, wall.Width)} beyond the wall, which is {wall.Width} wide.");
+        }
+
+        foreach (var f in wall.Features.Where(f => !(Directions.OnWall(f.Left, wall.Width) && Directions.OnWall(f.Right, wall.Width) && Directions.OnWall(f.Bottom, wall.Height) && Directions.OnWall(f.Top, wall.Height))))
+        {
+            yield return SurveyFindings.OffTheWall.At(
+                new("features/" + f.Id),
+                $"Measure the {f.Name} again: it stands from {f.Left} to {f.Right} across and from {f.Bottom} to {f.Top} up, and the wall is {wall.Width} wide and {wall.Height} high.");
+        }
+
         foreach (var sounding in surveyed.Soundings.Where(s => !s.Evidence.Struck))
         {
             var size = sounding.Evidence.Axis == Axis.Across ? wall.Width : wall.Height;

@@ -22,7 +22,7 @@ public class FindingsTests
     {
         // Two readings of one thing, 1/8 in apart at the most; their deviation here is so large that the network takes both.
         ["survey.readings-disagree"] = ([.. Twice("70 3/16 in")], [.. Twice("70 1/8 in")]),
-        ["survey.off-the-wall"] = ([Thing(Low, "20 in"), ("/walls/w1/readings/r", Sheets.Json("""{ "from": "right-corner", "to": "x/right", "value": "157 1/16 in" }"""))], [Thing(Low, "20 in"), ("/walls/w1/readings/r", Sheets.Json("""{ "from": "right-corner", "to": "x/right", "value": "156 15/16 in" }"""))]),
+        ["survey.off-the-wall"] = ([Thing(Low, "20 in"), ("/walls/w1/readings/r", Sheets.Json("""{ "from": "right-corner", "to": "x/left", "value": "157 1/16 in" }"""))], [Thing(Low, "20 in"), ("/walls/w1/readings/r", Sheets.Json("""{ "from": "right-corner", "to": "x/left", "value": "156 15/16 in" }"""))]),
         ["survey.datum-unclear"] = ([Thing(Low, "20 in"), ("/walls/w1/readings/r", Sheets.Json("""{ "from": "x", "to": "studs/b", "value": "10 in" }"""))], [Thing(Low, "20 in"), ("/walls/w1/readings/r", Sheets.Json("""{ "from": "x/left", "to": "studs/b", "value": "10 in" }"""))]),
         ["survey.spacing-broken"] = ([("/walls/w1/studs/a/centre", "53 1/16 in")], [("/walls/w1/studs/a/centre", "53 1/8 in")]),
         ["survey.framing-unconfirmed"] = ([("/walls/w1/studs/b/state", "found"), ("/walls/w1/studs/b/uncertainty", "1/8 in")], [("/walls/w1/studs/a/state", "found")]),

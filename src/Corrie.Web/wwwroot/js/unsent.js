@@ -55,18 +55,28 @@ export function again() {
   }
 }
 
+/** Keeps one that failed, in its place in the order. */
+function keep({ elt, path, formData, headers }) {
+  kept[headers['X-Again'] === '1' ? 'unshift' : 'push']({ elt, path, formData });
+  show();
+}
+
 /** Keeps what cannot be sent. */
 export function unsent() {
   document.body.addEventListener('htmx:sendError', ({ detail: { requestConfig } }) => {
     if (!isSend(requestConfig)) {
       say('No connection: the page stays as it is.');
-      return;
+    } else if ([...requestConfig.formData.values()].some(v => v instanceof File && v.size > 0)) {
+      // A picture stays in its own field: it is sent by its own button.
+      requestConfig.elt.classList.add('unsent');
+      say('No connection: the picture is not sent. It stays chosen; press the button again when there is a connection.');
+    } else {
+      keep(requestConfig);
+      say('No connection: not sent yet, and kept here.');
     }
-    const first = requestConfig.headers['X-Again'] === '1';
-    kept[first ? 'unshift' : 'push']({ elt: requestConfig.elt, path: requestConfig.path, formData: requestConfig.formData });
-    show();
-    say('No connection: not sent yet, and kept here.');
   });
+  // Sent again and refused: somebody has to sign in first, or the server has trouble. It is not lost.
+  document.body.addEventListener('htmx:responseError', ({ detail: { requestConfig } }) => requestConfig.headers['X-Again'] === '1' && keep(requestConfig));
   // A board that comes in anew shows nothing of what waits.
   document.body.addEventListener('htmx:afterSettle', () => waits() && show());
   window.addEventListener('online', again);
