@@ -146,3 +146,25 @@ test('a reading to a thing asks which edge at once, and one press answers', asyn
   assert.equal(await page.locator('form:has(#measure) .says strong').count(), 0);
   assert.equal(await page.inputValue('#measure'), '');
 });
+
+test('going through a list with the arrows sends nothing until one leaves it, and Escape leaves a field for the keys', async () => {
+  const page = await site.as('tom');
+  await page.goto(`${site.base}/jobs/1/place?view=front`);
+  const before = await seq(page);
+  const list = page.locator(field('/items/d1/place/school'));
+  await list.focus();
+  for (let i = 0; i < 3; i++) {
+    await page.keyboard.press('ArrowDown');
+  }
+  await page.waitForTimeout(300);
+  assert.equal(await seq(page), before);
+  const chosen = await list.inputValue();
+  await settled(page, () => page.keyboard.press('Tab'));
+  assert.equal(await seq(page), before + 1);
+  assert.equal(await list.inputValue(), chosen);
+  await page.locator(field('/items/d1/place/height')).focus();
+  await page.keyboard.press('Escape');
+  await settled(page, () => page.keyboard.press('b'));
+  assert.match(page.url(), /view=behind/);
+  assert.deepEqual(page.faults, []);
+});

@@ -83,6 +83,8 @@ public static class QuickReading
     private static List<(string Point, string Name)> Points(Wall wall) =>
     [
         .. Datum.Of(wall).Select(d => (d.Id, d.Name)),
+        // A stud has a place and no name; its key serves those who read the file.
+        .. wall.Studs.Select(s => ("studs/" + s.Id, $"stud at {LengthText.Exact(s.Centre, UnitSystem.Inches)} or {LengthText.Exact(s.Centre, UnitSystem.Millimetres)}")),
         .. wall.Studs.Select(s => ("studs/" + s.Id, "stud " + s.Id)),
         .. wall.Unplaced.Select(s => ("studs/" + s.Id, "stud " + s.Id)),
         (TypedReading.NewStud, "new stud"),
@@ -97,6 +99,7 @@ public static class QuickReading
         var fitting = named.Count > 0 ? named
             : wanted.Length == 0 ? []
             : points.Where(p => wanted.All(w => p.Name.ToLowerInvariant().Split(Spaces).Contains(w))).ToList();
+        fitting = [.. fitting.DistinctBy(p => p.Point)];
         if (fitting.Count > 1 && wanted is ["stud"])
         {
             fitting = [.. fitting.Where(p => p.Point == TypedReading.NewStud)];

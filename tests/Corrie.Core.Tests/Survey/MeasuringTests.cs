@@ -86,6 +86,8 @@ public class MeasuringTests
     [InlineData("right edge of the window => right corner 1559 mm", "w/right", "right-corner", "1559 mm")]
     [InlineData("floor -> bottom casing 36 in", "floor", "w/bottom", "36")]
     [InlineData("window -> stud b 40", "w", "studs/b", "40")]
+    [InlineData("left corner -> stud at 70 in 70 1/8", "left-corner", "studs/b", "70 1/8")]
+    [InlineData("stud 70 -> left window -30", "studs/b", "w/left", "-30")]
     public void A_line_is_read_as_a_reading(string typed, string from, string to, string value)
     {
         var read = QuickReading.Read(typed, WallWithWindow, UnitSystem.Inches).Value;

@@ -53,7 +53,29 @@ export function typed() {
 
   // Enter makes a change and a submit of one field: they are sent as one.
   const waiting = new WeakMap();
+  // Going through a list with the arrows is no choice yet: it is sent when one leaves it or presses Enter.
+  let browsing = null;
+  document.addEventListener('keydown', event => {
+    if (event.target.matches('select')) {
+      browsing = event.key === 'Enter' || event.key === 'Tab' ? browsing : event.target;
+      if (event.key === 'Enter' && browsing?.dataset.chosen) {
+        event.preventDefault();
+        chosen(browsing);
+      }
+    }
+  }, true);
+  document.addEventListener('pointerdown', () => { browsing = null; }, true);
+  document.addEventListener('focusout', ({ target }) => target.dataset?.chosen && chosen(target));
+  function chosen(select) {
+    delete select.dataset.chosen;
+    browsing = null;
+    select.dispatchEvent(new Event('change', { bubbles: true }));
+  }
   document.addEventListener('change', ({ target }) => {
+    if (target === browsing) {
+      target.dataset.chosen = '1';
+      return;
+    }
     if (target.matches('[data-submit]') || (target.closest('form.asks') && !isNew(target))) {
       const { form } = target;
       waiting.set(form, setTimeout(() => form.requestSubmit(form.querySelector('.first') ?? undefined)));
