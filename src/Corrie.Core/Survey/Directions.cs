@@ -91,11 +91,6 @@ internal static class Directions
     private static bool? ByPoints(Choice choice, string start, string end)
     {
         var (told, seen, forth) = choice;
-        if (told.Value <= Length.Zero)
-        {
-            return false;
-        }
-
         if (seen.From == end || seen.To == start)
         {
             return forth;
@@ -104,6 +99,12 @@ internal static class Directions
         if (seen.From == start || seen.To == end)
         {
             return !forth;
+        }
+
+        // Between corners and the rest there is one way only, whatever was typed; anywhere else a minus is somebody's word.
+        if (told.Value <= Length.Zero)
+        {
+            return false;
         }
 
         return seen.From.Split('/') is [var thing, var a] && seen.To.Split('/') is [var other, var b] && thing == other && thing != "studs" && Rank(a) != Rank(b)

@@ -116,6 +116,7 @@ public class MeasuringTests
     [InlineData("44 in to 104 in", "left-corner", "m/left", "44 in")]
     [InlineData("44 in to 104 in", "right-corner", "m/right", "-52 in")]
     [InlineData("44 in to 104 in", "right-corner", "m/left", "112 in")]
+    [InlineData("44 in to 104 in", "left-corner", "m/left", "-44 in", "left-corner", "right-corner", "-156 in")]
     [InlineData("40 in to 100 in", "w/left", "m/right", "30 in", "right-corner", "w/right", "16 in", "w/left", "w/right", "10 in")]
     [InlineData("94 in to 154 in", "studs/c", "m/right", "68 in")]
     [InlineData("8 in to 68 in", "studs/c", "m/right", "-18 in")]
