@@ -67,8 +67,18 @@ internal sealed class Server : IDisposable
         var client = new HttpClient(new SocketsHttpHandler { CookieContainer = new CookieContainer(), MaxConnectionsPerServer = connections });
         // As a browser asks; the baseline is asked in the same way.
         client.DefaultRequestHeaders.Add("Accept-Encoding", "br, gzip");
-        (await client.PostAsJsonAsync(Base + "/api/v1/sign-in", new { name, password }, JsonSerializerOptions.Web)).EnsureSuccessStatusCode();
-        return client;
+        // Many who come at once for the first time are told to try again.
+        for (var watch = Stopwatch.StartNew(); ;)
+        {
+            using var answer = await client.PostAsJsonAsync(Base + "/api/v1/sign-in", new { name, password }, JsonSerializerOptions.Web);
+            if (answer.StatusCode != HttpStatusCode.TooManyRequests || watch.Elapsed > TimeSpan.FromSeconds(60))
+            {
+                answer.EnsureSuccessStatusCode();
+                return client;
+            }
+
+            await Task.Delay(500);
+        }
     }
 
     public void Dispose()

@@ -19,7 +19,7 @@ public static class JobSummaries
             seq,
             plan.Sheet.Head.Number,
             plan.Sheet.Head.Title,
-            stops > 0 ? "stopped" : next is null ? "clear" : "open",
+            plan.Sheet.Head.Archived ? JobSummary.Archived : stops > 0 ? "stopped" : next is null ? "clear" : "open",
             stops,
             plan.Findings.Count(f => f.Severity == Severity.Caution),
             next is null ? "Print the set-out"

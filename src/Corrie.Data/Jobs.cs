@@ -13,7 +13,7 @@ public sealed record Site(long Id, string Name, string Client, string Address);
 /// <param name="Seq">The last entry it takes in.</param>
 /// <param name="Number">The company's number.</param>
 /// <param name="Title">What the crew calls it.</param>
-/// <param name="State"><c>stopped</c>, <c>open</c>, <c>clear</c> or <c>damaged</c>.</param>
+/// <param name="State"><c>stopped</c>, <c>open</c>, <c>clear</c>, <c>archived</c> or <c>damaged</c>.</param>
 /// <param name="Stops">How many stops.</param>
 /// <param name="Cautions">How many cautions.</param>
 /// <param name="NextStep">What should be done next.</param>
@@ -30,6 +30,9 @@ public sealed record JobSummary(
 {
     /// <summary>State of a job that cannot be read: it is listed, and its history can be seen.</summary>
     public const string Damaged = "damaged";
+
+    /// <summary>State of a job that was put away: it is listed among its like, and where it is searched for.</summary>
+    public const string Archived = "archived";
 }
 
 /// <summary>A job in a list.</summary>
@@ -42,7 +45,7 @@ public sealed record JobRow(long Id, Site Site, long Seq, DateTimeOffset MovedAt
 
 /// <summary>Which jobs a list shows.</summary>
 /// <param name="Search">Words in title, number, site or client; empty for all.</param>
-/// <param name="State">A state, or null for all.</param>
+/// <param name="State">A state; null for all, but for archived jobs where nothing else is asked for.</param>
 /// <param name="SiteId">One site only: what a client may see.</param>
 /// <param name="Item">A catalogue key that the job uses.</param>
 /// <param name="Page">Which page, from 1.</param>
@@ -115,6 +118,7 @@ public sealed class JobStore(CompanyFile file, TimeProvider time)
             filter.State,
             filter.SiteId,
             filter.Item,
+            narrowed = filter.Item is not null || !string.IsNullOrWhiteSpace(filter.Search),
             skip = (Math.Max(1, filter.Page) - 1) * filter.PerPage,
             filter.PerPage,
         };
@@ -122,7 +126,7 @@ public sealed class JobStore(CompanyFile file, TimeProvider time)
             """
             from jobs join sites on sites.id = jobs.site_id
             where (title like @like escape '\' or number like @like escape '\' or sites.name like @like escape '\' or sites.client like @like escape '\')
-              and (@State is null or state = @State)
+              and (state = @State or (@State is null and (@narrowed or state <> 'archived')))
               and (@SiteId is null or jobs.site_id = @SiteId)
               and (@Item is null or exists (select 1 from job_items where job = jobs.id and item = @Item))
             """;

@@ -32,6 +32,7 @@ public sealed class OperationTests : IDisposable
         await client.Post("/sign-in", "/sign-in", ("name", "my-secret-typed-as-name"), ("password", "guess-with-words"));
         await client.Post("/sign-in", "/sign-in", ("name", "warden"), ("password", "stove-room-4"));
         Assert.Equal(HttpStatusCode.Forbidden, (await client.PostAsJsonAsync("/api/v1/jobs/6/entries", new[] { new { id = "private-words", path = "/job/title", value = "A private title" } })).StatusCode);
+        await client.SendAsync(new(HttpMethod.Get, "/catalogue/display/private-item") { Headers = { { "HX-Request", "true" } } });
         var lead = watched.CreateClient(new() { AllowAutoRedirect = false });
         await lead.Post("/sign-in", "/sign-in", ("name", "ines"), ("password", "chalk-line-1"));
         await lead.Post("/people", "/people?handler=Left", ("id", "2"), ("left", "true"));

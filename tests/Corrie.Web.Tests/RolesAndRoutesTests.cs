@@ -57,6 +57,8 @@ public sealed class RolesAndRoutesTests : IDisposable
         ["POST /catalogue/{kind:kind}/{item}"] = ("/catalogue/mount/m-tilt24", Planners),
         ["POST /error"] = ("/error", Anybody),
         ["POST /figures"] = ("/figures", Planners),
+        ["POST /jobs?handler=Archive"] = ("/jobs?handler=Archive", Planners),
+        ["POST /jobs?handler=Rename"] = ("/jobs?handler=Rename", Planners),
         ["POST /jobs/new"] = ("/jobs/new", Planners),
         ["POST /jobs/new?handler=Import"] = ("/jobs/new?handler=Import", Planners),
         ["POST /jobs/new?handler=Like"] = ("/jobs/new?handler=Like", Planners),

@@ -44,8 +44,8 @@ export async function start() {
   });
 
   /** A page of somebody's own browser window, signed in; faults of the console are collected in page.faults. */
-  async function as(who, viewport = { width: 1280, height: 800 }) {
-    const context = await browser.newContext({ viewport, serviceWorkers: 'block' });
+  async function as(who, viewport = { width: 1280, height: 800 }, more = {}) {
+    const context = await browser.newContext({ viewport, serviceWorkers: 'block', ...more });
     const page = await context.newPage();
     page.setDefaultTimeout(20_000);
     // Tests wait for the page to have taken an answer in, not for some time to pass.

@@ -46,13 +46,29 @@ public static class JobFile
             var node = JsonNode.Parse(text, documentOptions: new() { MaxDepth = 32, AllowDuplicateProperties = false });
             return !WholeText.Is(node) ? (null, new(string.Empty, string.Empty, "A text in it holds half of a character, or a member is there twice", expected))
                 : node is not JsonObject document ? (null, new(string.Empty, string.Empty, "The file is JSON, but not an object", expected))
+                : document["format"] is JsonValue format && format.ToString().StartsWith(PlanFile.Family, StringComparison.Ordinal) ? (null, new("/format", format.ToString(), "This is a plan, which is worked out of a job", "the job's own file, which its page and corrie save as JSON"))
                 : Upgrade.Needs(document) is { } old ? (null, old)
                 : (document, null);
         }
         catch (JsonException e)
         {
-            return (null, new(string.Empty, string.Empty, $"This is not valid JSON: line {e.LineNumber + 1}, character {e.BytePositionInLine + 1}", expected));
+            return (null, new(string.Empty, string.Empty, Seems(text) is { } other ? $"This seems to be {other}" : $"This is not valid JSON: line {e.LineNumber + 1}, character {e.BytePositionInLine + 1}", expected));
         }
+    }
+
+    // By how files of a kind begin (their published forms, from memory); what is no text has been read as text, byte by byte as far as it went.
+    private static string? Seems(string text)
+    {
+        var start = text.AsSpan(0, Math.Min(text.Length, 400)).TrimStart();
+        return start.Length == 0 ? "an empty file"
+            : start.StartsWith("%PDF") ? "a PDF, such as a printed sheet"
+            : start.StartsWith("SQLite format") ? "a company's whole file, which the server keeps and nobody imports"
+            : start.StartsWith("PK") ? "an archive: a backup, or a document or table of an office program"
+            : start.Contains("JFIF", StringComparison.Ordinal) || start.Contains("Exif", StringComparison.Ordinal) || start.Contains("PNG\r", StringComparison.Ordinal) || start.Contains("WEBP", StringComparison.Ordinal) ? "a picture; photos are pinned to a wall, in its survey"
+            : start.Contains("ftyp", StringComparison.Ordinal) ? "a picture or film of a phone"
+            : start[0] == '<' ? "a page or drawing (XML or HTML)"
+            : start[0] is not ('{' or '[') && start.IndexOfAny(',', ';', '\t') >= 0 && start.Contains('\n') ? "a table"
+            : null;
     }
 
     /// <summary>Reads a job file.</summary>

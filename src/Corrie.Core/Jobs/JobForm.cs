@@ -19,7 +19,8 @@ public static class JobForm
         m.Text("number", "the company's number", 24),
         m.Text("title", "what the crew calls it", 120),
         m.Text("site", "where it is", 200),
-        m.Need("units", new WordShape("the job's units", "in", "mm")) == "mm" ? UnitSystem.Millimetres : UnitSystem.Inches));
+        m.Need("units", new WordShape("the job's units", "in", "mm")) == "mm" ? UnitSystem.Millimetres : UnitSystem.Inches,
+        m.Yes("archived", "whether the job is put away, out of the list")));
 
     private static readonly HolderShape Wall = new(
         "a wall", [new("name", new TextShape("what people call it", 80))], Of(Holder.Wall));

@@ -11,7 +11,10 @@ namespace Corrie.Core.Jobs;
 public static class PlanFile
 {
     /// <summary>The value of the member <c>format</c>.</summary>
-    public const string Format = "corrie-plan/2";
+    public const string Format = Family + "2";
+
+    /// <summary>What the value of <c>format</c> begins with in every version of the plan file.</summary>
+    internal const string Family = "corrie-plan/";
 
     /// <summary>The plan as a JSON object.</summary>
     /// <param name="plan">The plan.</param>

@@ -9,7 +9,8 @@ namespace Corrie.Core.Planning;
 /// <param name="Title">What the crew calls it.</param>
 /// <param name="Site">Where it is.</param>
 /// <param name="Units">The job's units.</param>
-public sealed record JobHead(string Number, string Title, string Site, UnitSystem Units);
+/// <param name="Archived">Whether it is put away: lists leave it out unless they are asked for it.</param>
+public sealed record JobHead(string Number, string Title, string Site, UnitSystem Units, bool Archived = false);
 
 /// <summary>Something of the sheet to which stages add parts.</summary>
 /// <param name="here">Where it stands in the document.</param>

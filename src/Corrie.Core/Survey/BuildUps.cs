@@ -1,4 +1,7 @@
+using System.Text.Json.Nodes;
 using Corrie.Core.Catalogue;
+using Corrie.Core.Findings;
+using Corrie.Core.Format;
 using Corrie.Core.Measure;
 
 namespace Corrie.Core.Survey;
@@ -8,7 +11,18 @@ namespace Corrie.Core.Survey;
 /// <param name="Name">What the trade calls it.</param>
 /// <param name="Kind">What it stands on.</param>
 /// <param name="Layers">Its layers from the room inwards, usual thicknesses; each has still to be confirmed.</param>
-public sealed record BuildUp(string Id, string Name, WallKind Kind, IReadOnlyList<(string Name, Length Thickness)> Layers);
+public sealed record BuildUp(string Id, string Name, WallKind Kind, IReadOnlyList<(string Name, Length Thickness)> Layers)
+{
+    /// <summary>What lays it out on a wall; nothing of it is confirmed yet.</summary>
+    /// <param name="wall">Where the wall stands in the document.</param>
+    /// <returns>The changes.</returns>
+    public IReadOnlyList<Change> Changes(Place wall) =>
+    [
+        wall.Set("kind", (JsonNode)Kind.Word()),
+        wall.Set("layers", new JsonObject(Layers.Select((l, i) => KeyValuePair.Create<string, JsonNode?>(
+            "l" + (i + 1), new JsonObject { ["order"] = i + 1, ["name"] = l.Name, ["thickness"] = LengthText.Exact(l.Thickness, wall.Units) })))),
+    ];
+}
 
 /// <summary>Usual build-ups (common practice; thicknesses from memory, to be confirmed by a look or a test hole).</summary>
 public static class BuildUps

@@ -9,6 +9,18 @@ public static class FramingCheck
 {
     private const int LeadPaint = 1980;
 
+    /// <summary>Where the state of the flue is entered, from the wall on; likewise below.</summary>
+    internal const string Flue = "questions/flue";
+
+    /// <summary>Where it is entered whether gas runs near.</summary>
+    internal const string Gas = "questions/gas";
+
+    /// <summary>Where it is entered whether the wall is fire-rated.</summary>
+    internal const string FireRated = "questions/fireRated";
+
+    /// <summary>Where the year of the house is entered, from the job on.</summary>
+    internal const string Built = "/site/built";
+
     /// <summary>Everything that does not fit, and every question that is open.</summary>
     /// <param name="surveyed">The wall as surveyed.</param>
     /// <param name="map">Its framing.</param>
@@ -158,30 +170,30 @@ public static class FramingCheck
     /// <summary>Questions that have to be answered before this wall is drilled, and are not.</summary>
     /// <param name="wall">The wall.</param>
     /// <param name="site">What is known of the house.</param>
-    /// <returns>The questions in words; none where all that this wall needs is answered.</returns>
-    public static IReadOnlyList<string> OpenQuestions(Wall wall, SiteFacts site)
+    /// <returns>Where each answer is entered, from the wall or from the job, and the question in words; none where all that this wall needs is answered.</returns>
+    public static IReadOnlyList<(string Answer, string Words)> OpenQuestions(Wall wall, SiteFacts site)
     {
         var q = wall.Questions;
-        var open = new List<string>();
+        var open = new List<(string, string)>();
         var fire = wall.Features.Any(f => f.Kind is FeatureKind.Fireplace or FeatureKind.Mantel);
         if (fire && q.Flue is null)
         {
-            open.Add("is the flue live, dead or none");
+            open.Add((Flue, "is the flue live, dead or none"));
         }
 
         if (fire && q.Gas is null)
         {
-            open.Add("does gas run near");
+            open.Add((Gas, "does gas run near"));
         }
 
         if (wall.Layers.Any(l => l.Name.Contains("plaster", StringComparison.OrdinalIgnoreCase) && !l.Name.Contains("board", StringComparison.OrdinalIgnoreCase)) && site.Built is null)
         {
-            open.Add("how old is the house");
+            open.Add((Built, "how old is the house"));
         }
 
         if (wall is { Kind: WallKind.SteelStuds, Circulation: true } && q.FireRated is null)
         {
-            open.Add("is this corridor wall fire-rated");
+            open.Add((FireRated, "is this corridor wall fire-rated"));
         }
 
         return open;

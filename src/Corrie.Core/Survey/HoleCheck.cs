@@ -77,7 +77,7 @@ public static class HoleCheck
         if (open.Count > 0)
         {
             yield return SurveyFindings.HazardQuestionsOpen.At(
-                new("questions", holes[0].X, holes[0].Y), $"{holes.Count} holes are planned, and {open.Count} {(open.Count == 1 ? "question is" : "questions are")} open: {string.Join("; ", open)}.");
+                new("questions", holes[0].X, holes[0].Y), $"{holes.Count} holes are planned, and {open.Count} {(open.Count == 1 ? "question is" : "questions are")} open: {string.Join("; ", open.Select(o => o.Words))}.");
         }
     }
 

@@ -78,7 +78,7 @@ public sealed class SurveyStage : IStage
             : measured.Layers.Count == 0 ? "the wall's build-up"
             : measured.Scan is null ? "a search for cables, pipes and gas"
             : framed && confirmed == 0 ? Phrase.Of($"{studs.Count} {(studs.Count == 1 ? "stud" : "studs")}, none confirmed yet")
-            : FramingCheck.OpenQuestions(measured, plan.Sheet.House()) is { Count: > 0 } open ? Phrase.Of($"an answer: {open[0]}?")
+            : FramingCheck.OpenQuestions(measured, plan.Sheet.House()) is { Count: > 0 } open ? Phrase.Of($"an answer: {open[0].Words}?")
             : measured.Layers.FirstOrDefault(l => !l.Confirmed) is { } unseen ? Phrase.Of($"a look at the {unseen.Name}")
             : null;
         return needs is not null ? StageReport.Open(needs)

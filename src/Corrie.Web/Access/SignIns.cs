@@ -61,6 +61,7 @@ public sealed class SignIns(Passwords passwords, IDataProtectionProvider protect
     private static readonly TimeSpan ByAddress = TimeSpan.FromSeconds(4);
     private static readonly TimeSpan ByDevice = TimeSpan.FromSeconds(10);
     private static readonly TimeSpan TurnComes = TimeSpan.FromSeconds(5);
+    private static readonly TimeSpan Patience = TimeSpan.FromMilliseconds(500);
     private readonly IDataProtector devices = protection.CreateProtector("corrie.device");
     private readonly PartitionedRateLimiter<string> byName = Tries(TriesByName, ByName);
     private readonly PartitionedRateLimiter<string> byAddress = Tries(TriesByAddress, ByAddress);
@@ -102,9 +103,9 @@ public sealed class SignIns(Passwords passwords, IDataProtectionProvider protect
         }
 
         Person? person;
-        using (var turn = await (device is null ? strangers : crew).AcquireAsync(1, context.RequestAborted))
+        using (var turn = await TurnAsync(device is null ? strangers : crew, context.RequestAborted))
         {
-            if (!turn.IsAcquired)
+            if (turn is not { IsAcquired: true })
             {
                 return new(SignInOutcome.Wait, TurnComes);
             }
@@ -164,6 +165,21 @@ public sealed class SignIns(Passwords passwords, IDataProtectionProvider protect
 
     private static PartitionedRateLimiter<string> Tries(int most, TimeSpan oneMoreEvery) => PartitionedRateLimiter.Create<string, string>(key => RateLimitPartition.GetTokenBucketLimiter(
         key, _ => new() { TokenLimit = most, TokensPerPeriod = 1, ReplenishmentPeriod = oneMoreEvery, QueueLimit = 0, AutoReplenishment = true }));
+
+    // A turn to have a password checked; null where it did not come soon. Nobody sits before a page that does not answer: they are told to wait.
+    private static async Task<RateLimitLease?> TurnAsync(ConcurrencyLimiter turns, CancellationToken aborted)
+    {
+        using var patience = CancellationTokenSource.CreateLinkedTokenSource(aborted);
+        patience.CancelAfter(Patience);
+        try
+        {
+            return await turns.AcquireAsync(1, patience.Token);
+        }
+        catch (OperationCanceledException) when (!aborted.IsCancellationRequested)
+        {
+            return null;
+        }
+    }
 
     private string? DeviceOf(HttpContext context, string who)
     {

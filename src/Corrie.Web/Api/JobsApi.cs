@@ -1,3 +1,4 @@
+using System.Text;
 using System.Text.Json;
 using System.Text.Json.Nodes;
 using Corrie.Core.Findings;
@@ -175,8 +176,16 @@ public static class JobsApi
     }
 
     private static IResult File(long id, CurrentUser user) => user.Open(id) is { } job
-        ? TypedResults.Text(JobFile.Write(job.Ledger.Document), "application/json")
+        ? TypedResults.File(Encoding.UTF8.GetBytes(JobFile.Write(job.Ledger.Document)), "application/json; charset=utf-8", NameOf(job))
         : TypedResults.NotFound();
+
+    // What a person finds again in a folder: the job and the day it is of.
+    private static string NameOf(OpenJob job)
+    {
+        var head = job.Plan.Sheet.Head;
+        var words = string.Concat($"{head.Number} {head.Title}".Select(c => char.IsLetterOrDigit(c) ? c : ' ')).Split(' ', StringSplitOptions.RemoveEmptyEntries);
+        return $"{(words.Length == 0 ? "job" : string.Join('-', words))} {job.Row.MovedAt:yyyy-MM-dd}.json";
+    }
 
     private static IResult PlanOf(long id, string? units, CurrentUser user) => user.Open(id) is { } job
         ? Json(PlanFile.Write(job.Plan, StyleOf(units, job.Plan.Sheet.Head.Units), job.Ledger.Document))

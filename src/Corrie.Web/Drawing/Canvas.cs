@@ -9,6 +9,7 @@ namespace Corrie.Web.Drawing;
 /// <summary>What a layer draws on, and what it draws.</summary>
 public sealed class Canvas
 {
+    private readonly List<(double Left, double Top, double Right, double Bottom)> kept = [];
     private readonly Lazy<(WallSheet Sheet, Surveyed Survey, WallTapes Tapes)> wall;
 
     /// <summary>A canvas.</summary>
@@ -28,7 +29,7 @@ public sealed class Canvas
         Frame = look.Drawing switch
         {
             Drawings.Side => SideFrame(),
-            _ => Frame.Of(Wall.Width, Wall.Height, look.Drawing is Drawings.Found or Drawings.Section),
+            _ => Frame.Of(Wall.Width, Wall.Height),
         };
         Face = look.Drawing == Drawings.Side ? Frame.Left + Frame.D(Wall.LayersThickness + Wall.StudDepth) + 8
             : Frame.TopMargin + 8 + Frame.D(Wall.StudDepth + Wall.LayersThickness);
@@ -75,6 +76,21 @@ public sealed class Canvas
 
     /// <summary>Whether it is drawn as if the board were glass.</summary>
     public bool Behind => Look.Drawing != Drawings.Front;
+
+    /// <summary>Keeps a place free of what is drawn later and can stand elsewhere: words and figures that have to be read there.</summary>
+    /// <param name="x">Its middle.</param>
+    /// <param name="y">Its middle.</param>
+    /// <param name="width">How wide it is.</param>
+    /// <param name="height">How high it is.</param>
+    public void Keep(double x, double y, double width, double height = 16) => kept.Add((x - (width / 2), y - (height / 2), x + (width / 2), y + (height / 2)));
+
+    /// <summary>Whether a place meets nothing that is kept free.</summary>
+    /// <param name="left">Its left edge.</param>
+    /// <param name="top">Its upper edge.</param>
+    /// <param name="width">How wide it is.</param>
+    /// <param name="height">How high it is.</param>
+    public bool IsFree(double left, double top, double width, double height) =>
+        !kept.Exists(k => k.Left < left + width && k.Right > left && k.Top < top + height && k.Bottom > top);
 
     /// <summary>From the side and from above: how far something stands out.</summary>
     public double Out(Length distance) => Face + Frame.D(distance);

@@ -37,16 +37,14 @@ public readonly record struct Frame(double Scale, double Left, double Floor)
     public const double Width = 880;
 
     private const double RightMargin = 12;
-    private const double MostHeight = 356;
-    private const double MostHeightAlone = 452;
+    private const double MostHeight = 372;
 
-    /// <summary>The largest scale at which a wall fits.</summary>
+    /// <summary>The largest scale at which a wall fits, the same in every step: nobody loses their place on it.</summary>
     /// <param name="width">The wall's width.</param>
     /// <param name="height">Its height.</param>
-    /// <param name="alone">Whether it has the pane for itself, without the set-out under it.</param>
-    public static Frame Of(Length width, Length height, bool alone = false)
+    public static Frame Of(Length width, Length height)
     {
-        var scale = Math.Min((Width - LeftMargin - RightMargin) / width.Inches, (alone ? MostHeightAlone : MostHeight) / height.Inches);
+        var scale = Math.Min((Width - LeftMargin - RightMargin) / width.Inches, MostHeight / height.Inches);
         return new(scale, LeftMargin, TopMargin + (height.Inches * scale));
     }
 

@@ -7,6 +7,9 @@ namespace Corrie.Web.Drawing;
 public static class Tags
 {
     private const double Height = 22;
+    private const double Beside = 34;
+    private const int Step = 6;
+    private const int Farthest = 240;
 
     /// <summary>Name of a finding's element in the list, to which its tag leads.</summary>
     /// <param name="finding">The finding.</param>
@@ -22,7 +25,6 @@ public static class Tags
             .Select(g => (Finding: g.First(), X: frame.X(g.Key.Item1), Y: frame.Y(g.Key.Item2)))
             .OrderBy(t => t.Y)
             .ToList();
-        var taken = new List<(double X, double Y, double Width)>();
         foreach (var (finding, x, y) in groups)
         {
             if (!Says(canvas, finding))
@@ -37,15 +39,8 @@ public static class Tags
 
             var words = finding.Kind.Title;
             var width = 20 + (words.Length * 6.9);
-            var toLeft = x + 16 + width > frame.X(wall.Width);
-            var left = toLeft ? x - 16 - width : x + 16;
-            var at = y - (Height / 2);
-            while (taken.Any(t => Math.Abs(t.Y - at) < Height + 3 && left < t.X + t.Width && left + width > t.X))
-            {
-                at += 3;
-            }
-
-            taken.Add((left, at, width));
+            var (left, at, toLeft) = Place(canvas, x, y, width);
+            canvas.Keep(left + (width / 2), at + (Height / 2), width, Height + 3);
             var near = toLeft ? left + width : left;
             svg.Group($"tag {(finding.Stops ? "stop" : "caution")}", ("data-code", finding.Code), ("data-finding", IdOf(finding)));
             svg.Circle("tie", x, y, 3);
@@ -55,6 +50,28 @@ public static class Tags
             svg.Words("tag-words", left + (width / 2), at + 15.5, words);
             svg.End();
         }
+    }
+
+    // Beside its place, right of it where the wall has room and else left, as near to its height as other words and tags allow.
+    private static (double Left, double Top, bool ToLeft) Place(Canvas canvas, double x, double y, double width)
+    {
+        var edge = canvas.Frame.X(canvas.Wall.Width);
+        for (var away = 0; away <= Farthest; away += Step)
+        {
+            foreach (var up in away == 0 ? [0] : new[] { away, -away })
+            {
+                foreach (var toLeft in x + Beside + width > edge ? [true] : new[] { false, true })
+                {
+                    var (left, top) = (toLeft ? x - Beside - width : x + Beside, y - (Height / 2) + up);
+                    if (left >= 0 && canvas.IsFree(left, top, width, Height))
+                    {
+                        return (left, top, toLeft);
+                    }
+                }
+            }
+        }
+
+        return (x + Beside, y - (Height / 2), false);
     }
 
     // With several things on a wall only what is looked at has its findings in words; on paper they are listed.

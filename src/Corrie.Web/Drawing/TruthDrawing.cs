@@ -11,7 +11,7 @@ public static class TruthDrawing
     public static IHtmlContent Draw(HiddenWall wall)
     {
         var height = Length.Tape(96);
-        var frame = Frame.Of(Length.FromInches(wall.Width), height, alone: true);
+        var frame = Frame.Of(Length.FromInches(wall.Width), height);
         var svg = new Svg();
         svg.Open("svg", "drawing truth", [("xmlns", "http://www.w3.org/2000/svg"), ("viewBox", $"0 0 {Svg.Trim(Frame.Width)} {Svg.Trim(frame.Height)}"), ("role", "img"), ("aria-label", $"{wall.Truth.Count} members as they really stand")], close: false);
         foreach (var member in wall.Truth)

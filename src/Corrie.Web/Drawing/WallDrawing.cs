@@ -45,7 +45,7 @@ public static class WallDrawing
             [
                 ("xmlns", "http://www.w3.org/2000/svg"),
                 ("id", "drawing"),
-                ("viewBox", $"0 0 {Svg.Trim(Frame.Width)} {Svg.Trim(Frame.Of(canvas.Wall.Width, canvas.Wall.Height, look.Surveying).Height)}"),
+                ("viewBox", $"0 0 {Svg.Trim(Frame.Width)} {Svg.Trim(Frame.Of(canvas.Wall.Width, canvas.Wall.Height).Height)}"),
                 ("role", "group"),
                 ("aria-label", Says(canvas)),
                 ("data-scale", (canvas.Frame.Scale / Length.PerInch).ToString("R")),

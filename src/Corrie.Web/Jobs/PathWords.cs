@@ -11,6 +11,9 @@ namespace Corrie.Web.Jobs;
 /// <summary>Parts of the sheet and their values in plain words, for the history and for rivals: what they are called comes from their descriptions.</summary>
 public static class PathWords
 {
+    /// <summary>The word for a part that is not there.</summary>
+    public const string Nothing = "nothing";
+
     /// <summary>What a part is called.</summary>
     /// <param name="path">The part.</param>
     /// <param name="document">The sheet as it is: a row of a list is called by what stands in it now.</param>
@@ -42,12 +45,12 @@ public static class PathWords
     /// <param name="plan">The plan of the sheet, for the names of the points of a wall; null leaves their keys.</param>
     public static string Value(JsonNode? value, LengthStyle style, string path = "", JobPlan? plan = null) => value switch
     {
-        null => "nothing",
+        null => Nothing,
         JsonValue v when v.TryGetValue<string>(out var text) =>
             LengthReader.Read(text, UnitSystem.Millimetres, directed: true) is { Ok: true } read && text.Any(char.IsLetter) ? read.Value.Show(style).ToString() : text,
         JsonValue v when v.TryGetValue<bool>(out var yes) => yes ? "yes" : "no",
         JsonObject group when group["picture"] is not null => "a photo of " + group["of"],
-        JsonObject group when group["at"] is { } at && group["kind"] is { } kind => $"{kind} at {Value(at, style)}",
+        JsonObject group when group["at"] is { } at && group["kind"] is { } kind => Found(group, kind.ToString(), group["to"] is { } far ? $"{Value(at, style)} to {Value(far, style)}" : Value(at, style)),
         JsonObject group when group["value"] is { } length && group["from"] is { } from => $"{Point(from, path, plan, style)} to {Point(group["to"], path, plan, style)}: {Value(length, style)}",
         JsonObject group when group["name"] is { } name => name.ToString(),
         JsonObject group when group["product"]?["name"] is { } product => product.ToString(),
@@ -59,6 +62,24 @@ public static class PathWords
         JsonObject group => Words.Count(group.Count, "value"),
         _ => value.ToJsonString(),
     };
+
+    // What was found, as the buttons say it.
+    private static string Found(JsonObject evidence, string kind, string at)
+    {
+        var bite = evidence["bite"] is JsonValue deep && LengthReader.Read(deep.ToString(), UnitSystem.Millimetres) is { Ok: true } read ? read.Value : (Length?)null;
+        return kind switch
+        {
+            "probe-hit" when evidence["told"]?.ToString() == "metal" => $"bit at {at} brings metal chips",
+            "probe-hit" when bite >= Evidence.ShallowBite => $"bit at {at} goes on biting",
+            "probe-hit" when bite is not null => $"bit at {at} stops short",
+            "probe-hit" => $"bit at {at} meets something",
+            "probe-miss" => $"bit at {at} falls through",
+            "seen" => $"member seen at {at}",
+            "live" => $"live sign at {at}",
+            "scanner-centre" => $"scanner at {at}{(evidence["told"] is { } told ? $", {told}" : string.Empty)}",
+            _ => $"{Choices.Spoken(kind)} at {at}",
+        };
+    }
 
     // The description of the last part that has words of its own, and the name of the row that it is in.
     private static string Within(string path, JsonObject document, int from, LengthStyle style)

@@ -20,8 +20,8 @@ public abstract class StageView
     /// <summary>The partial view with its results; null for none.</summary>
     public virtual string? Results => null;
 
-    /// <summary>Whether the results stand before the form, because work on them comes first.</summary>
-    public virtual bool ResultsFirst => false;
+    /// <summary>The partial view that stands before the form, because work begins there: what is asked, with answers to press; null for none.</summary>
+    public virtual string? Prompt => null;
 
     /// <summary>Whether the drawing shows the wall itself while this stage is worked on.</summary>
     public virtual bool Surveys => false;

@@ -34,7 +34,16 @@ public class FormatTests
         Assert.Equal(JobFile.Write(JobForm.JsonSchema()), File.ReadAllText(Repository.File("docs/formats/corrie-job.schema.json")));
 
     [Theory]
-    [InlineData("", "not valid JSON")]
+    [InlineData("", "an empty file")]
+    [InlineData("{\"format\":", "not valid JSON")]
+    [InlineData("%PDF-1.7\n%âãÏÓ", "a PDF")]
+    [InlineData("\uFFFDPNG\r\n\u001a\n", "a picture")]
+    [InlineData("\uFFFD\uFFFD\uFFFD\uFFFD\u0000\u0010JFIF", "a picture")]
+    [InlineData("PK\u0003\u0004\u0014", "an archive")]
+    [InlineData("SQLite format 3\u0000", "a company's whole file")]
+    [InlineData("<!DOCTYPE html><html>", "a page or drawing")]
+    [InlineData("mark,across,up\nbolt 1,54,60", "a table")]
+    [InlineData("{\"format\":\"corrie-plan/2\"}", "a plan")]
     [InlineData("[]", "not an object")]
     [InlineData("{\"format\":\"corrie-job/2\"}", "'job' is missing")]
     [InlineData("{\"format\":\"corrie-job/1\",\"job\":{\"units\":\"in\"}}", "earlier form corrie-job/1")]

@@ -1,3 +1,7 @@
+using System.Text.Json.Nodes;
+using Corrie.Core.Format;
+using Corrie.Core.Jobs;
+using Corrie.Core.Measure;
 using Corrie.Core.Planning;
 using Corrie.Data;
 using Corrie.Web.Access;
@@ -13,6 +17,8 @@ namespace Corrie.Web.Pages.Jobs;
 public sealed class IndexModel(CurrentUser user) : PageModel
 {
     private const int PerPage = 24;
+    private const string TitlePath = "/job/title";
+    private const string ArchivedPath = "/job/archived";
 
     /// <summary>Words searched for.</summary>
     [BindProperty(SupportsGet = true)]
@@ -48,8 +54,59 @@ public sealed class IndexModel(CurrentUser user) : PageModel
     /// <summary>What the catalogue item is called.</summary>
     public string? UsedBy { get; private set; }
 
+    /// <summary>The job whose new name was refused; null for none.</summary>
+    public long? Renamed { get; private set; }
+
+    /// <summary>The name that was refused, as typed.</summary>
+    public string TypedTitle { get; private set; } = string.Empty;
+
+    /// <summary>Why it was refused.</summary>
+    public string Problem { get; private set; } = string.Empty;
+
     /// <summary>Shows the list.</summary>
-    public void OnGet()
+    public void OnGet() => Load();
+
+    /// <summary>Gives a job another name.</summary>
+    public async Task<IActionResult> OnPostRenameAsync(long id, string? title)
+    {
+        var name = title?.Trim() ?? string.Empty;
+        var shape = JobForm.At(TitlePath)!;
+        var value = shape.Take(name, UnitSystem.Inches, out var problem);
+        if (name.Length == 0 || problem is not null)
+        {
+            (Renamed, TypedTitle, Problem) = (id, title ?? string.Empty, problem?.ToString() ?? "A job needs a name. Expected: what the crew calls it, such as Map room.");
+            Response.StatusCode = StatusCodes.Status422UnprocessableEntity;
+            Load();
+            return Page();
+        }
+
+        return await Set(id, TitlePath, value!);
+    }
+
+    /// <summary>Puts a job away, or takes it out again; nothing of it is lost.</summary>
+    public Task<IActionResult> OnPostArchiveAsync(long id, bool archived) => Set(id, ArchivedPath, JsonValue.Create(archived));
+
+    private async Task<IActionResult> Set(long id, string path, JsonNode value)
+    {
+        if (!user.May(Permission.StartJobs))
+        {
+            return Forbid();
+        }
+
+        if (user.Open(id) is not { } job)
+        {
+            return NotFound();
+        }
+
+        if (!JsonNode.DeepEquals(Pointer.Get(job.Ledger.Document, path), value))
+        {
+            await user.Company.Entries.Append(id, user.SignIn, "page", [new(Guid.NewGuid().ToString("N"), path, value, [.. job.Ledger.HoldersOf(path)])]);
+        }
+
+        return Redirect("/jobs");
+    }
+
+    private void Load()
     {
         JobDesk.Refresh(user.Company);
         Number = Math.Max(1, Number);

@@ -15,7 +15,26 @@ namespace Corrie.Web.Pages.Wall;
 /// <param name="Before">What stood there before.</param>
 /// <param name="After">What it was set to.</param>
 /// <param name="InForce">Whether it has not been taken back.</param>
-public sealed record HistoryLine(Entry Entry, string Author, string What, string Before, string After, bool InForce);
+public sealed record HistoryLine(Entry Entry, string Author, string What, string Before, string After, bool InForce)
+{
+    /// <summary>Whether something was put where nothing was.</summary>
+    public bool Puts => Before == PathWords.Nothing && After != PathWords.Nothing;
+
+    /// <summary>Whether what was there was taken away.</summary>
+    public bool TakesAway => After == PathWords.Nothing;
+}
+
+/// <summary>What one person did without a long break: a visit, or a sitting at a desk.</summary>
+/// <param name="Author">Who.</param>
+/// <param name="Lines">What they did, latest first.</param>
+public sealed record HistoryVisit(string Author, IReadOnlyList<HistoryLine> Lines)
+{
+    /// <summary>When it began.</summary>
+    public DateTimeOffset From => Lines[^1].Entry.ReceivedAt;
+
+    /// <summary>When it ended.</summary>
+    public DateTimeOffset To => Lines[0].Entry.ReceivedAt;
+}
 
 /// <summary>Who changed what, when, and what it was before.</summary>
 [Authorize(nameof(Permission.ReadJobs))]
@@ -23,6 +42,7 @@ public sealed class HistoryModel(CurrentUser user) : PageModel
 {
     private const int Most = 100;
     private const int MostRaw = 1000;
+    private static readonly TimeSpan Break = TimeSpan.FromHours(2);
 
     /// <summary>The job's key.</summary>
     [FromRoute]
@@ -56,6 +76,30 @@ public sealed class HistoryModel(CurrentUser user) : PageModel
     /// <summary>Some entries, latest first.</summary>
     public IReadOnlyList<HistoryLine> Lines { get; private set; } = [];
 
+    /// <summary>The same, by visit and person.</summary>
+    public IEnumerable<HistoryVisit> Visits
+    {
+        get
+        {
+            List<HistoryLine> visit = [];
+            foreach (var line in Lines)
+            {
+                if (visit.Count > 0 && (visit[^1].Author != line.Author || visit[^1].Entry.ReceivedAt - line.Entry.ReceivedAt > Break))
+                {
+                    yield return new(visit[0].Author, visit);
+                    visit = [];
+                }
+
+                visit.Add(line);
+            }
+
+            if (visit.Count > 0)
+            {
+                yield return new(visit[0].Author, visit);
+            }
+        }
+    }
+
     /// <summary>Shows the history.</summary>
     public IActionResult OnGet() => Show();
 
@@ -82,6 +126,19 @@ public sealed class HistoryModel(CurrentUser user) : PageModel
 
         Response.StatusCode = StatusCodes.Status409Conflict;
         return shown;
+    }
+
+    /// <summary>What an entry takes back or does again, in words.</summary>
+    public string Undone(Entry entry)
+    {
+        var undone = Job!.Ledger.Entries.FirstOrDefault(e => e.Batch == entry.Undoes);
+        // Who takes back what took something back does it again.
+        while (undone is { Undoes: { } further })
+        {
+            undone = Job.Ledger.Entries.FirstOrDefault(e => e.Batch == further);
+        }
+
+        return undone is null ? "a change" : PathWords.Name(undone.Path, Job.Ledger.Document, user.Style(Job.Plan.Sheet.Head.Units));
     }
 
     private IActionResult Show()

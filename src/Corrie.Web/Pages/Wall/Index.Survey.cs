@@ -73,6 +73,9 @@ public sealed partial class IndexModel
     /// <summary>What was typed as evidence, kept when it was not understood.</summary>
     public const string EvidenceLine = "evidence";
 
+    private const string AnyLine =
+        "what was found, such as scanner 40, bites 40 1/4 or edges 39 1/4 to 40 3/4 @ 62; what stands there, such as outlet 20 @ 12 or mantel 44 to 104 @ 50 to 52; or a reading, such as left corner to mantel 44";
+
     /// <summary>What a reading may have meant: words for a button, and the line that it sends.</summary>
     public IReadOnlyList<(string Words, string Line)> Ways { get; private set; } = [];
 
@@ -92,10 +95,49 @@ public sealed partial class IndexModel
                 : Refuse(EvidenceLine, line, at.Problem!.ToString());
         }
 
+        if (QuickThing.Begins(line))
+        {
+            return await OnWall(line!);
+        }
+
+        // A line that begins with a point and not with what was found is a reading of the tape.
+        if (line?.Split(' ')[0] is { } word && !QuickEvidence.Words.ContainsKey(word) && QuickReading.Read(line, wall, Style.System).Ok)
+        {
+            return await OnPostMeasureAsync(line, face, null);
+        }
+
         var level = tool?.StartsWith(Level, StringComparison.Ordinal) == true;
         var inHand = level ? "level " + tool![Level.Length..] : tool;
         var read = QuickEvidence.Read(line, wall, Style.System, string.IsNullOrEmpty(inHand) || inHand == "tape" ? null : inHand);
-        return read.Ok ? await Found(read.Value, face) : Refuse(EvidenceLine, line ?? string.Empty, read.Problem!.ToString());
+        var known = line is { Length: > 0 } && (char.IsAsciiDigit(line[0]) || QuickEvidence.Words.ContainsKey(line.Split(' ')[0]));
+        return read.Ok ? await Found(read.Value, face)
+            : Refuse(EvidenceLine, line ?? string.Empty, known || string.IsNullOrWhiteSpace(line) ? read.Problem!.ToString() : $"{read.Problem!.Understood}. Expected: {AnyLine}.");
+    }
+
+    private async Task<IActionResult> OnWall(string line)
+    {
+        var read = QuickThing.Read(line, Style.System);
+        if (!read.Ok)
+        {
+            return Refuse(EvidenceLine, line, read.Problem!.ToString());
+        }
+
+        var (kind, area, depth, name) = read.Value;
+        var path = Of("features/f" + Key());
+        var thing = new JsonObject { ["kind"] = kind.Word(), ["left"] = Exact(area.Left), ["bottom"] = Exact(area.Bottom), ["width"] = Exact(area.Width), ["height"] = Exact(area.Height) };
+        if (depth > Length.Zero)
+        {
+            thing["depth"] = Exact(depth);
+        }
+
+        if (name.Length > 0)
+        {
+            thing["name"] = name;
+        }
+
+        var wrong = new List<SheetProblem>();
+        JobForm.At(path)!.Check(thing, path, wrong);
+        return wrong.Count > 0 ? Refuse(EvidenceLine, line, wrong[0].ToString()) : await Append([new(path, thing)]);
     }
 
     /// <summary>The tools that can be taken in hand on a wall: their words for the address, and what they are called.</summary>
@@ -146,12 +188,7 @@ public sealed partial class IndexModel
             return Again();
         }
 
-        return Append(
-        [
-            new(Of("kind"), buildUp.Kind.Word()),
-            new(Of("layers"), new JsonObject(buildUp.Layers.Select((l, i) => KeyValuePair.Create<string, JsonNode?>(
-                "l" + (i + 1), new JsonObject { ["order"] = i + 1, ["name"] = l.Name, ["thickness"] = Exact(l.Thickness) })))),
-        ]);
+        return Append(buildUp.Changes(Wall.Here));
     }
 
     /// <summary>What was typed as a test hole, kept when it was not understood.</summary>

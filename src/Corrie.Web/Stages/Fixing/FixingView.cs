@@ -1,3 +1,4 @@
+using System.Globalization;
 using System.Net;
 using Corrie.Core.Catalogue;
 using Corrie.Core.Findings;
@@ -19,6 +20,9 @@ public sealed class FixingView : StageView
 
     /// <inheritdoc/>
     public override IReadOnlyList<Part> Parts => [HangingChoice.Bolt, FixingChoice.Part, FixingChoice.Crews];
+
+    /// <inheritdoc/>
+    public override string Prompt => "~/Stages/Fixing/_Bolts.cshtml";
 
     /// <inheritdoc/>
     public override string Results => "~/Stages/Fixing/_Fix.cshtml";
@@ -56,6 +60,13 @@ public sealed class FixingView : StageView
         svg.Circle("head", x, y, 6);
         svg.Line("cross", x - 9, y, x + 9, y);
         svg.Line("cross", x, y - 9, x, y + 9);
+        if (canvas.IsShown(item.Id) || canvas.Look.Apart)
+        {
+            // The number that it has in the list and on the sheet.
+            canvas.Keep(x + 6, y - 6, 30, 26);
+            svg.Words("bolt-number", x + 13, y - 9, bolt.Number.ToString(CultureInfo.InvariantCulture));
+        }
+
         svg.End();
     }
 

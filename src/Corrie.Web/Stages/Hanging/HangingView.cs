@@ -17,6 +17,9 @@ public sealed class HangingView : StageView
     public override IReadOnlyList<Part> Parts => [HangingChoice.Part];
 
     /// <inheritdoc/>
+    public override string Prompt => "~/Stages/Hanging/_Mounts.cshtml";
+
+    /// <inheritdoc/>
     public override string Results => "~/Stages/Hanging/_Hang.cshtml";
 
     /// <inheritdoc/>

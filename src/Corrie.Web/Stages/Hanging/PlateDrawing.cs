@@ -71,6 +71,7 @@ public static class PlateDrawing
         var (from, to) = several ? (frame.X(layout.Plate.Left) - 24, frame.X(layout.Plate.Right) + 24) : (frame.Left, frame.X(canvas.Wall.Width));
         svg.Group("chalk-lines", ("data-follow", canvas.Plan.Sheet.DisplayOn(item)?.Id ?? string.Empty), ("data-axis", "up"));
         svg.Line("chalk", from, frame.Y(layout.HookLine), to, frame.Y(layout.HookLine));
+        canvas.Keep(several ? to + 16 : to - 36, frame.Y(layout.HookLine) - 9, 70, 12);
         svg.Words("chalk-name", several ? to + 16 : to - 6, frame.Y(layout.HookLine) - 5, several ? item.Id : "hook line");
         svg.End();
     }
@@ -86,6 +87,7 @@ public static class PlateDrawing
             [
                 ("x1", Svg.Trim(from)), ("y1", Svg.Trim(y)), ("x2", Svg.Trim(to)), ("y2", Svg.Trim(y)), ("marker-end", "url(#a-end)"),
             ], close: true);
+        canvas.Keep((from + to) / 2, y + 12, 110);
         svg.Figures("slide-figure", (from + to) / 2, y + 17, layout.Shift.Abs.Show(canvas.Style), "slides ", layout.Shift > Length.Zero ? " right" : " left");
         svg.End();
     }

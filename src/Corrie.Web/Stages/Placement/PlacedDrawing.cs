@@ -81,6 +81,7 @@ public static class PlacedDrawing
         var named = wide > item.Name.Length * 7.6 && high > (placed.Picture is null ? 18 : 96);
         if (named)
         {
+            canvas.Keep(frame.X(outer.CentreX), frame.Y(outer.CentreY) + (placed.Picture is null ? -1 : 19), item.Name.Length * 7);
             svg.Words("display-name", frame.X(outer.CentreX), frame.Y(outer.CentreY) + (placed.Picture is null ? 4 : 24), item.Name);
         }
 

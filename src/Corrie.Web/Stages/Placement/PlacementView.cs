@@ -18,6 +18,9 @@ public sealed class PlacementView : StageView
     public override string? Question(FindingKind kind) => kind == PlacementFindings.NotApproved ? "approve-by" : null;
 
     /// <inheritdoc/>
+    public override string Prompt => "~/Stages/Placement/_Heights.cshtml";
+
+    /// <inheritdoc/>
     public override string Results => "~/Stages/Placement/_Place.cshtml";
 
     /// <inheritdoc/>

@@ -8,8 +8,9 @@ namespace Corrie.Web.Stages.Survey;
 public static class FeatureDrawing
 {
     /// <summary>Draws a feature in elevation.</summary>
-    public static void Draw(Svg svg, Frame frame, Feature feature, bool behind)
+    public static void Draw(Canvas canvas, Feature feature)
     {
+        var (svg, frame, behind) = (canvas.Svg, canvas.Frame, canvas.Behind);
         var (x, y, w, h) = (frame.X(feature.Left), frame.Y(feature.Top), frame.D(feature.Width), frame.D(feature.Height));
         svg.Group($"feature {feature.Kind.Word()}{(behind ? " faint" : string.Empty)}", ("data-feature", feature.Id));
         switch (feature.Kind)
@@ -77,7 +78,7 @@ public static class FeatureDrawing
                 break;
         }
 
-        if (w > 44 && feature.Kind is not (FeatureKind.Soundbar or FeatureKind.Beam or FeatureKind.Mantel))
+        if (w > 44 && feature.Kind is not (FeatureKind.Soundbar or FeatureKind.Beam))
         {
             var below = feature.Kind switch
             {
@@ -85,6 +86,7 @@ public static class FeatureDrawing
                 FeatureKind.Door => 22,
                 _ => h + 14,
             };
+            canvas.Keep(x + (w / 2), y + below - 5, feature.Name.Length * 7);
             svg.Words("name", x + (w / 2), y + below, feature.Name);
         }
 

@@ -44,14 +44,11 @@ public sealed class SurveyView : StageView
     public override IReadOnlyList<Part> Parts => [WallForm.Wall, WallForm.House];
 
     /// <inheritdoc/>
-    public override string Results => "~/Stages/Survey/_Survey.cshtml";
+    /// <remarks>Looking for framing is the work of this step; what the wall is made of is said once.</remarks>
+    public override string Prompt => "~/Stages/Survey/_Survey.cshtml";
 
     /// <inheritdoc/>
     public override bool Surveys => true;
-
-    /// <inheritdoc/>
-    /// <remarks>Looking for framing is the work of this step; what the wall is made of is said once.</remarks>
-    public override bool ResultsFirst => true;
 
     /// <inheritdoc/>
     public override IReadOnlyList<DrawingLayer> Layers { get; } =
@@ -110,7 +107,7 @@ public sealed class SurveyView : StageView
         // A soundbar stands before the display; as if the board were glass, everything is a ghost anyway.
         foreach (var feature in canvas.Wall.Features.Where(f => (f.Kind == FeatureKind.Soundbar && !canvas.Behind) == before))
         {
-            FeatureDrawing.Draw(canvas.Svg, canvas.Frame, feature, canvas.Behind);
+            FeatureDrawing.Draw(canvas, feature);
         }
     }
 

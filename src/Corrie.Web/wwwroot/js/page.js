@@ -5,6 +5,7 @@ import { say } from './said.js';
 import { typed } from './typed.js';
 import { again, unsent } from './unsent.js';
 import { wall } from './wall.js';
+import { when } from './when.js';
 
 document.documentElement.classList.add('scripted');
 document.addEventListener('click', event => {
@@ -39,7 +40,7 @@ document.addEventListener('keydown', event => {
   if (event.ctrlKey || event.metaKey || event.altKey) {
     return;
   }
-  if (event.target.matches('input, select, textarea')) {
+  if (event.target.matches('input:not([type="radio"], [type="checkbox"]), select, textarea')) {
     // Out of the field, to the letter keys.
     if (event.key === 'Escape') {
       event.target.blur();
@@ -58,6 +59,17 @@ document.addEventListener('keydown', event => {
     help();
     return;
   }
+  if (event.key === 'n' && board()) {
+    // To what is asked now, or to where it is asked.
+    const asked = document.querySelector('.asked .fix, .probe-card .fix');
+    if (asked) {
+      event.preventDefault();
+      asked.focus();
+    } else {
+      document.querySelector('.next a')?.click();
+    }
+    return;
+  }
   const target = [...document.querySelectorAll('[data-key]')].find(e => e.dataset.key === event.key.toLowerCase());
   if (target && !target.disabled) {
     event.preventDefault();
@@ -71,7 +83,7 @@ function help() {
   }
   const dialog = document.createElement('dialog');
   dialog.className = 'keys';
-  const rows = [['F B S A', 'in front, behind, side, above'], ['1 2 3 …', 'the steps, from left to right'], ['U R', 'undo, redo'], ['/', 'to the first question, or to the search'],
+  const rows = [['F B S A', 'in front, behind, side, above'], ['1 2 3 …', 'the steps, from left to right'], ['U R', 'undo, redo'], ['N', 'to what is asked now; Tab goes through the answers'], ['/', 'to the first question, or to the search'],
     ['Arrows', 'on a thing: move it a step; with Shift an inch or a centimetre'], ['Arrows', 'on a hook: to the next datum']];
   dialog.innerHTML = '<h2>Keys</h2><dl></dl><form method="dialog"><button class="do">Close</button></form>';
   for (const [key, words] of rows) {
@@ -88,6 +100,7 @@ function help() {
 let stream = null;
 let sending = 0;
 let missed = 0;
+let refused = false;
 let refresh = () => {};
 let streaming = null;
 function follow() {
@@ -140,7 +153,11 @@ document.body.addEventListener('htmx:afterSettle', () => {
   const wrong = document.querySelector('.says strong, .q.bad .says');
   if (wrong) {
     say(wrong.textContent);
+  } else if (refused) {
+    // A good entry takes the old error away.
+    say('');
   }
+  refused = Boolean(wrong);
 });
 document.body.addEventListener('htmx:responseError', event => say(event.detail.xhr.status === 403 ? 'Your role does not allow this.' : 'That did not work; nothing was changed.'));
 
@@ -150,3 +167,4 @@ ask();
 probes();
 follow();
 wall();
+when();
