@@ -53,6 +53,13 @@ public sealed class Site : WebApplicationFactory<Program>
         var client = Nobody();
         var password = TarnHall.People.Single(p => p.SignIn == signIn).Password;
         var answer = await client.Post("/sign-in", "/sign-in", ("name", signIn), ("password", password));
+        for (var tries = 0; answer.StatusCode == HttpStatusCode.TooManyRequests && tries < 40; tries++)
+        {
+            // Many who come at once for the first time are told to try again.
+            await Task.Delay(250);
+            answer = await client.Post("/sign-in", "/sign-in", ("name", signIn), ("password", password));
+        }
+
         Assert.Equal(HttpStatusCode.Redirect, answer.StatusCode);
         return client;
     }

@@ -11,6 +11,9 @@ public enum Permission
     /// <summary>Append entries to a job sheet, and take back one's own.</summary>
     EditJobs,
 
+    /// <summary>Agree, for the client, to where a display goes: the one thing that a client may write.</summary>
+    Consent,
+
     /// <summary>Take back others' entries.</summary>
     UndoOthers,
 
@@ -44,11 +47,11 @@ public static class Permissions
 {
     private static readonly Dictionary<Role, HashSet<Permission>> Table = new()
     {
-        [Role.Office] = [Permission.ReadJobs, Permission.EditJobs, Permission.MendJobs, Permission.StartJobs, Permission.SeeOriginals, Permission.ReadCatalogue, Permission.EditCatalogue, Permission.EditPolicy, Permission.ManagePeople, Permission.ManageTokens],
-        [Role.Lead] = [Permission.ReadJobs, Permission.EditJobs, Permission.UndoOthers, Permission.StartJobs, Permission.SeeOriginals, Permission.ReadCatalogue, Permission.EditCatalogue, Permission.EditPolicy, Permission.ManagePeople],
-        [Role.Installer] = [Permission.ReadJobs, Permission.EditJobs, Permission.ReadCatalogue],
-        [Role.Electrician] = [Permission.ReadJobs, Permission.EditJobs, Permission.ReadCatalogue],
-        [Role.Client] = [Permission.ReadJobs],
+        [Role.Office] = [Permission.ReadJobs, Permission.EditJobs, Permission.Consent, Permission.MendJobs, Permission.StartJobs, Permission.SeeOriginals, Permission.ReadCatalogue, Permission.EditCatalogue, Permission.EditPolicy, Permission.ManagePeople, Permission.ManageTokens],
+        [Role.Lead] = [Permission.ReadJobs, Permission.EditJobs, Permission.Consent, Permission.UndoOthers, Permission.StartJobs, Permission.SeeOriginals, Permission.ReadCatalogue, Permission.EditCatalogue, Permission.EditPolicy, Permission.ManagePeople],
+        [Role.Installer] = [Permission.ReadJobs, Permission.EditJobs, Permission.Consent, Permission.ReadCatalogue],
+        [Role.Electrician] = [Permission.ReadJobs, Permission.EditJobs, Permission.Consent, Permission.ReadCatalogue],
+        [Role.Client] = [Permission.ReadJobs, Permission.Consent],
     };
 
     /// <summary>Whether a role may do something.</summary>
@@ -59,6 +62,7 @@ public static class Permissions
     {
         Permission.ReadJobs => role == Role.Client ? "read own site" : "read",
         Permission.EditJobs => "plan",
+        Permission.Consent => role == Role.Client ? "agree to a place" : "record consent",
         Permission.UndoOthers => "take back others' changes",
         Permission.MendJobs => "mend damaged jobs",
         Permission.StartJobs => "start jobs",

@@ -61,7 +61,7 @@ public sealed class SignIns(Passwords passwords, IDataProtectionProvider protect
     private static readonly TimeSpan ByAddress = TimeSpan.FromSeconds(4);
     private static readonly TimeSpan ByDevice = TimeSpan.FromSeconds(10);
     private static readonly TimeSpan TurnComes = TimeSpan.FromSeconds(5);
-    private static readonly TimeSpan Patience = TimeSpan.FromMilliseconds(500);
+    private static readonly TimeSpan Patience = TimeSpan.FromMilliseconds(700);
     private readonly IDataProtector devices = protection.CreateProtector("corrie.device");
     private readonly PartitionedRateLimiter<string> byName = Tries(TriesByName, ByName);
     private readonly PartitionedRateLimiter<string> byAddress = Tries(TriesByAddress, ByAddress);

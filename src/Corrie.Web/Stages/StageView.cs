@@ -29,6 +29,11 @@ public abstract class StageView
     /// <summary>Readings at the tapes that are no marks.</summary>
     public virtual IEnumerable<Reading> Readings(Canvas canvas) => [];
 
+    /// <summary>What the drawing shows of this stage, in sentences for those who do not see it.</summary>
+    /// <param name="plan">The plan.</param>
+    /// <param name="wall">Key of the wall.</param>
+    public virtual IEnumerable<Phrase> Sentences(JobPlan plan, string wall) => [];
+
     /// <summary>Whether the form leaves a member out, because the results have it.</summary>
     public virtual bool LeavesOut(Part part, Member member) => false;
 

@@ -69,6 +69,11 @@ public sealed class IndexModel(CurrentUser user) : PageModel
     /// <summary>Gives a job another name.</summary>
     public async Task<IActionResult> OnPostRenameAsync(long id, string? title)
     {
+        if (!user.May(Permission.StartJobs))
+        {
+            return Forbid();
+        }
+
         var name = title?.Trim() ?? string.Empty;
         var shape = JobForm.At(TitlePath)!;
         var value = shape.Take(name, UnitSystem.Inches, out var problem);

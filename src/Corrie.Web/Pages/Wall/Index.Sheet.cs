@@ -178,6 +178,17 @@ public sealed partial class IndexModel
             return Task.FromResult<IActionResult>(BadRequest());
         }
 
+        if (!Edits)
+        {
+            // A client speaks for themselves, of the place that they see: one that has moved since is shown anew, and nothing is recorded.
+            if (Seen < Job.Ledger.Seq)
+            {
+                return Task.FromResult(Refuse(choice.Here.Pointer + "/approval/by", string.Empty, "The plan has changed since this page was shown. Look at it as it is now, and agree to that."));
+            }
+
+            by = user.Name;
+        }
+
         var change = choice.Here.Set("approval", new JsonObject
         {
             ["by"] = (by ?? string.Empty).Trim()[..Math.Min(80, (by ?? string.Empty).Trim().Length)],

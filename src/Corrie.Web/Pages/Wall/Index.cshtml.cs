@@ -99,6 +99,9 @@ public sealed partial class IndexModel(CurrentUser user, TimeProvider time, Form
     /// <summary>Whether the reader may change the sheet.</summary>
     public bool Edits => user.May(Permission.EditJobs);
 
+    /// <summary>Whether the reader is the client, who sees what concerns them and agrees to it.</summary>
+    public bool Consents => !Edits && user.May(Permission.Consent);
+
     /// <summary>Names of people by the name that they sign in with.</summary>
     public IReadOnlyDictionary<string, string> Names { get; private set; } = new Dictionary<string, string>();
 
@@ -145,6 +148,11 @@ public sealed partial class IndexModel(CurrentUser user, TimeProvider time, Form
         var looked = Selected ?? Sheet.Item(ItemId) ?? (Candidates.Count > 0 ? Candidates[0] : null) ?? Sheet.Items.FirstOrDefault(i => Sheet.WallOf(i) == Wall);
         return looked is not null && Sheet.Item(item) is { } other && Root(other) == Root(looked);
     }
+
+    /// <summary>What the drawing shows, in sentences: of the wall itself while that is the question, and else of what hangs on it.</summary>
+    public IEnumerable<Phrase> Sentences => Wall is null ? []
+        : StageViews.All.Where(v => v.Surveys == Stages.Any(s => s.Surveys)).SelectMany(v => v.Sentences(Plan, Wall.Id))
+            .Concat(Plan.Findings.Where(f => f.Stops && f.Where is { X: not null } && f.Where.Wall == Wall.Id).Select(f => Phrase.Of($"Stop at {f.Where.X!.Value} across: {f.Kind.Title}.")));
 
     /// <summary>The drawing; null as long as the wall has no size.</summary>
     public IHtmlContent? Drawing => Wall is null ? null
@@ -206,7 +214,7 @@ public sealed partial class IndexModel(CurrentUser user, TimeProvider time, Form
         }
 
         Job = job;
-        if (HttpMethods.IsPost(Request.Method) && !Edits)
+        if (HttpMethods.IsPost(Request.Method) && !Edits && !(Consents && context.HandlerMethod?.Name == "Approve"))
         {
             context.Result = Forbid();
             return;

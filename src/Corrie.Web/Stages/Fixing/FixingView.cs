@@ -35,6 +35,11 @@ public sealed class FixingView : StageView
     ];
 
     /// <inheritdoc/>
+    public override IEnumerable<Phrase> Sentences(JobPlan plan, string wall) => plan.Sheet.Wall(wall) is not { } sheet ? []
+        : plan.Sheet.ThingsOn(sheet).SelectMany(i => plan.Fixing(i.Id)?.Bolts ?? [])
+            .Select(b => Phrase.Of($"Bolt {b.Number}, {b.X} across, {b.Y} up, in a stud that is {b.Stud.State.Word()}."));
+
+    /// <inheritdoc/>
     public override IEnumerable<Reading> Readings(Canvas canvas) =>
         canvas.Look.Drawing == Drawings.Above && canvas.Shown().Mount is { } mount && canvas.Plan.Fixing(mount.Id) is { } fixing
             ? fixing.Bolts.Select(b => new Reading(Axis.Across, b.X, $"bolt {b.Number}", "hole-flag"))

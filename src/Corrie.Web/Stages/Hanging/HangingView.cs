@@ -31,6 +31,11 @@ public sealed class HangingView : StageView
     ];
 
     /// <inheritdoc/>
+    public override IEnumerable<Phrase> Sentences(JobPlan plan, string wall) => plan.Sheet.Wall(wall) is not { } sheet ? []
+        : plan.Sheet.ThingsOn(sheet).Where(i => plan.Layout(i.Id) is not null).Select(i =>
+            Phrase.Of($"{i.Name}, hook line {plan.Layout(i.Id)!.HookLine}, plate centre {plan.Layout(i.Id)!.Position.Plate} across."));
+
+    /// <inheritdoc/>
     public override IEnumerable<Reading> Readings(Canvas canvas)
     {
         if (canvas.Shown().Mount is not { } mount || canvas.Plan.Layout(mount.Id) is not { } layout)

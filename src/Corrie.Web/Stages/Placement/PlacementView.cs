@@ -34,6 +34,31 @@ public sealed class PlacementView : StageView
     ];
 
     /// <inheritdoc/>
+    public override IEnumerable<Phrase> Sentences(JobPlan plan, string wall)
+    {
+        foreach (var item in plan.Sheet.Wall(wall) is { } sheet ? plan.Sheet.ThingsOn(sheet) : [])
+        {
+            if (plan.Placement(item.Id) is not { Outer: var outer } placed)
+            {
+                continue;
+            }
+
+            Phrase says = $"{item.Name}, bottom {outer.Bottom}, centre {outer.CentreY} up and {outer.CentreX} across";
+            var lines = placed.Budget;
+            for (var i = 1; i < lines.Count; i++)
+            {
+                if (lines[i].From == outer.Bottom && !lines[i].IsGap && i > 1 && lines[i - 1].IsGap)
+                {
+                    says.AppendFormatted($", {lines[i - 1].Size} over the {lines[i - 2].Name}");
+                }
+            }
+
+            says.AppendLiteral(".");
+            yield return says;
+        }
+    }
+
+    /// <inheritdoc/>
     /// <remarks>Consent is to a place as it is: it is recorded beside the place and not typed.</remarks>
     public override bool LeavesOut(Part part, Member member) => part == PlacementChoice.Part && member.Name == "approval";
 

@@ -5,6 +5,7 @@ using Corrie.Core.Placement;
 using Corrie.Core.Planning;
 using Corrie.Core.Survey;
 using Corrie.Web.Drawing;
+using Corrie.Web.Forms;
 
 namespace Corrie.Web.Stages.Survey;
 
@@ -66,6 +67,25 @@ public sealed class SurveyView : StageView
         new(Drawings.Side, Depth.Ground, CutDrawing.Side),
         new(Drawings.Above, Depth.Ground, CutDrawing.Above),
     ];
+
+    /// <inheritdoc/>
+    public override IEnumerable<Phrase> Sentences(JobPlan plan, string wall)
+    {
+        if (plan.Survey(wall) is not { } survey)
+        {
+            yield break;
+        }
+
+        foreach (var f in survey.Wall.Features)
+        {
+            yield return $"{FieldText.Capital(f.Name)}, {f.Left} to {f.Right} across, {f.Bottom} to {f.Top} up.";
+        }
+
+        foreach (var stud in survey.For(plan.ShownBolt(wall)).Studs)
+        {
+            yield return $"Stud at {stud.Centre}, {stud.State.Word()}.";
+        }
+    }
 
     /// <inheritdoc/>
     public override bool LeavesOut(Part part, Member member) => part == WallForm.Wall && InResults.Contains(member.Name);

@@ -1,0 +1,112 @@
+// Every page and every step of the wall: readable by everybody, at the widths of a desk and of phones, and quiet in the console.
+import assert from 'node:assert/strict';
+import { after, before, test } from 'node:test';
+import { faults, start } from './site.mjs';
+
+let site;
+before(async () => { site = await start(); });
+after(async () => { await site?.stop(); });
+
+const steps = ['survey', 'place', 'hang', 'fix'];
+const views = ['front', 'behind', 'side', 'above'];
+const pages = ['/jobs', '/jobs?search=nothing-like-this', '/jobs/new', '/catalogue', '/catalogue/display', '/catalogue/mount/m-tilt24', '/figures', '/people', '/account', '/practice',
+  '/jobs/6/sheet', '/jobs/6/history', '/jobs/2/survey', '/jobs/5/place?view=front', '/jobs/3/place?view=side', '/jobs/6/place?view=above', '/no/such/page',
+  ...steps.map(s => `/jobs/6/${s}?view=behind`)];
+
+for (const [width, height] of [[1280, 800], [390, 844], [320, 640]]) {
+  test(`no page has a fault against WCAG 2.2 AA or scrolls sideways at ${width} px`, async () => {
+    const page = await site.as('ines', { width, height });
+    const wrong = [];
+    for (const path of pages) {
+      await page.goto(site.base + path);
+      wrong.push(...(await faults(page)).map(f => `${path}: ${f}`));
+      const wide = await page.evaluate(() => document.documentElement.scrollWidth);
+      if (wide > width) {
+        wrong.push(`${path} is ${wide} px wide`);
+      }
+    }
+    assert.deepEqual(wrong, []);
+    assert.deepEqual(page.faults.filter(f => !f.includes('404')), []);
+    const door = await (await site.browser.newContext({ viewport: { width, height } })).newPage();
+    await door.goto(site.base + '/sign-in');
+    assert.deepEqual(await faults(door), []);
+    await page.context().close();
+  });
+}
+
+// Words in a drawing lie over wood and plaster: what counts is what they are drawn on, which is the halo that they have or the lightest ground.
+test('every word of every drawing has a contrast of 4.5 at least', async () => {
+  const page = await site.as('ines');
+  const faint = [];
+  for (const path of [...steps.flatMap(s => views.map(v => `/jobs/6/${s}?view=${v}`)), '/jobs/7/place?view=front', '/jobs/5/fix?view=behind', '/jobs/3/place?view=front', '/jobs/2/survey?view=front', '/jobs/6/sheet', '/practice']) {
+    await page.goto(site.base + path);
+    faint.push(...(await page.evaluate(() => {
+      const channels = css => css.match(/[\d.]+/g)?.map(Number) ?? [0, 0, 0];
+      const light = ([r, g, b]) => [r, g, b].map(c => c / 255).map(c => (c <= 0.04045 ? c / 12.92 : ((c + 0.055) / 1.055) ** 2.4)).reduce((sum, c, i) => sum + c * [0.2126, 0.7152, 0.0722][i], 0);
+      const over = (top, alpha, ground) => top.slice(0, 3).map((c, i) => c * alpha + ground[i] * (1 - alpha));
+      return [...document.querySelectorAll('svg text')].filter(t => t.getBoundingClientRect().width > 0).map(text => {
+        let alpha = 1;
+        for (let element = text; element && element.tagName !== 'svg'; element = element.parentElement) {
+          alpha *= Number(getComputedStyle(element).opacity);
+        }
+        const style = getComputedStyle(text);
+        // A word on a shape of its own group (a flag, a tag, a tape, a display) is read on that.
+        const box = text.getBoundingClientRect();
+        const shapes = [...text.closest('svg').querySelectorAll('rect, path, circle')].filter(s => {
+          const b = s.getBoundingClientRect();
+          const fill = getComputedStyle(s).fill;
+          return fill !== 'none' && !fill.startsWith('url') && Number(getComputedStyle(s).fillOpacity) > 0.5 && Number(getComputedStyle(s).opacity) > 0.5 && s.compareDocumentPosition(text) & Node.DOCUMENT_POSITION_FOLLOWING
+            && b.left <= box.left + box.width / 2 && b.right >= box.right - box.width / 2 && b.top <= box.top + box.height / 2 && b.bottom >= box.bottom - box.height / 2;
+        });
+        const halo = style.stroke !== 'none' && parseFloat(style.strokeWidth) >= 2 ? channels(style.stroke) : null;
+        const ground = halo ?? (shapes.length ? channels(getComputedStyle(shapes.at(-1)).fill) : [255, 253, 247]);
+        const ink = over(channels(style.fill), alpha * (channels(style.fill)[3] ?? 1), ground);
+        const [a, b] = [light(ink), light(ground)].sort((x, y) => y - x);
+        return { words: text.textContent, of: text.getAttribute('class'), contrast: (a + 0.05) / (b + 0.05) };
+      }).filter(t => t.contrast < 4.5).map(t => `${t.of} '${t.words}' ${t.contrast.toFixed(2)}`);
+    })).map(f => `${path}: ${f}`));
+  }
+  assert.deepEqual([...new Set(faint.map(f => f.replace(/'.*'/, '')))], [], faint.slice(0, 5).join('\n'));
+  await page.context().close();
+});
+
+test('the drawing is read out in sentences', async () => {
+  const page = await site.as('ines');
+  await page.goto(site.base + '/jobs/6/fix?view=behind');
+  const says = (await page.locator('[aria-label="What the drawing shows"]').innerText()).replace(/[\u2009\u00a0]/g, ' ').replace(/ ?\u2044 ?/g, '/').split('\n');
+  assert.ok(says.includes('Living display, 65 in, bottom 36 in, centre 52 3/8 in up and 94 in across, 2 1/2 in over the soundbar.'), says.join('|'));
+  assert.ok(says.includes('Bolt 1, 93 1/4 in across, 59 7/8 in up, in a stud that is confirmed.'), says.join('|'));
+  assert.ok(says.some(s => s.startsWith('Stop at ') && s.includes('Stud not confirmed')));
+  assert.ok(says.every(s => /^[A-Z].*\.$/.test(s)));
+  await page.context().close();
+});
+
+test('nothing is said in the console, also after Back and Forward', async () => {
+  const page = await site.as('ines');
+  const seen = ['/jobs', '/jobs/6/survey?view=behind', '/jobs/6/place?view=front', '/jobs/6/sheet', '/catalogue/mount/m-tilt24', '/practice'];
+  for (const path of seen) {
+    await page.goto(site.base + path);
+  }
+  await page.goto(site.base + '/jobs/6/survey?view=behind');
+  for (const key of ['2', '3', 'b', 's', 'f', '4', '1']) {
+    const settles = await page.evaluate(() => window.settles);
+    await page.keyboard.press(key);
+    await page.waitForFunction(n => window.settles > n, settles);
+  }
+  for (let i = 0; i < 9; i++) {
+    await page.goBack();
+    await page.waitForLoadState();
+  }
+  for (let i = 0; i < 9; i++) {
+    await page.goForward();
+    await page.waitForLoadState();
+  }
+  // The board still works: it was not left to the browser's memory of it.
+  await page.waitForSelector('#drawing');
+  const settles = await page.evaluate(() => window.settles);
+  await page.keyboard.press('2');
+  await page.waitForFunction(n => window.settles > n, settles);
+  assert.match(page.url(), /\/jobs\/6\/place/);
+  assert.deepEqual(page.faults, []);
+  await page.context().close();
+});
