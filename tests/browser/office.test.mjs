@@ -108,9 +108,13 @@ test('the history says who set what from what, and what was taken back is struck
   await type(page, '#f-items-d1-place-height', '47');
   await answered(page, () => page.click('[data-key="u"]'));
   await page.click('text=History');
-  const lines = await page.locator('.entries li').allInnerTexts();
-  assert.match(lines[0].replace(/\s+/g, ' '), /Tom Birkett took back/);
-  assert.match(lines[1].replace(/\s+/g, ' '), /Tom Birkett display d1, height over the floor: 46 in → 47 in taken back/);
+  await page.waitForSelector('.scripted');
+  assert.match(await page.innerText('.visit h2'), /Tom Birkett/);
+  // In the reader's own time, which is not called UTC.
+  assert.doesNotMatch(await page.innerText('.visit'), /UTC/);
+  const lines = (await page.locator('.entries li').allInnerTexts()).map(l => l.replace(/\s+/g, ' '));
+  assert.match(lines[0], /took back: display d1, height over the floor$/);
+  assert.match(lines[1], /display d1, height over the floor: 46 in → 47 in taken back/);
   assert.deepEqual(await faults(page), []);
   await page.context().close();
 });
@@ -147,4 +151,51 @@ test('a measure on an item\'s drawing leads to its question, and lights up with 
     assert.deepEqual(await faults(page), []);
   }
   await page.context().close();
+});
+
+test('a job is renamed, copied and archived from the list, and found again', async () => {
+  const page = await site.as('ines');
+  const card = words => page.locator('.wall-card', { hasText: words });
+  await card('Lakeside terrace').locator('summary').click();
+  await card('Lakeside terrace').locator('[name="title"]').fill('  ');
+  await card('Lakeside terrace').locator('text=Rename').click();
+  assert.match(await page.innerText('.problem'), /A job needs a name/);
+  await page.locator('.card-more[open] [name="title"]').fill('Terrace by the lake');
+  await page.locator('.card-more[open] >> text=Rename').click();
+  await page.waitForURL('**/jobs');
+  await card('Terrace by the lake').locator('summary').click();
+  await card('Terrace by the lake').locator('text="Archive"').click();
+  await page.waitForURL('**/jobs');
+  assert.equal(await card('Terrace by the lake').count(), 0);
+  await page.click('.states >> text=Archived');
+  assert.equal(await card('Terrace by the lake').count(), 1);
+  await card('Terrace by the lake').locator('summary').click();
+  await card('Terrace by the lake').locator('text=Start a like job').click();
+  await page.waitForSelector('#board');
+  assert.match(await page.innerText('h1'), /Like Terrace by the lake/);
+  await page.goto(site.base + '/jobs?search=terrace');
+  assert.equal(await page.locator('.wall-card').count(), 2);
+  assert.deepEqual(page.faults.filter(f => !f.includes('422')), []);
+  const [file] = await Promise.all([page.waitForEvent('download'), page.goto(site.base + '/jobs/3/place').then(() => page.click('text=Job file'))]);
+  assert.match(file.suggestedFilename(), /^0[0-9]+-.* [0-9]{4}-[0-9]{2}-[0-9]{2}\.json$/);
+  await page.context().close();
+});
+
+test('a client sees what concerns them and agrees by themselves, once for each place', async () => {
+  const [client, tom] = [await site.as('warden'), await site.as('tom')];
+  await client.goto(site.base + '/jobs/6/place?view=front');
+  assert.match(await client.innerText('.client-pane'), /agreed to this place/);
+  assert.equal(await client.locator('button:disabled, input:disabled, select:disabled, .steps, .foot').count(), 0);
+  await tom.goto(site.base + '/jobs/6/place?view=front');
+  await type(tom, '#f-items-d1-place-height', '38');
+  // What moved is shown by itself, and is to be agreed to anew.
+  await client.waitForSelector('text=I agree to this place');
+  assert.match((await client.innerText('.client-pane')).replace(/\s+/g, ' '), /bottom edge 38 in over the floor/);
+  await answered(client, () => client.click('text=I agree to this place'));
+  assert.match(await client.innerText('.client-pane'), /The warden agreed to this place/);
+  await tom.waitForFunction(() => document.querySelector('.side-pane').textContent.includes('The warden agreed'));
+  assert.deepEqual(await faults(client), []);
+  assert.deepEqual(client.faults, []);
+  await client.context().close();
+  await tom.context().close();
 });

@@ -200,7 +200,7 @@ test('a reading typed in one line puts its stud on the wall and its dimension on
   // The door's right edge is entered as 8 + 68 in: 76 + 14 1/2.
   assert.match(await page.locator('.stud-figure').textContent(), /^90/);
   await page.goto(site.base + '/jobs/2/history');
-  assert.match((await page.innerText('.entries')).replace(/\s+/g, ' '), /a reading: nothing → right edge of the double door to stud at 90 1\/2 in: 14 1\/2 in/);
+  assert.match((await page.innerText('.entries')).replace(/\s+/g, ' '), /a reading: right edge of the double door to stud at 90 1\/2 in: 14 1\/2 in/);
   await open(page, '/jobs/2/survey?view=behind');
   await page.locator('[id^="fold-measured"] > summary').click();
   await page.fill('#measure', 'kettle -> stud 3');

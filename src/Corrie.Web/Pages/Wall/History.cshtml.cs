@@ -132,13 +132,15 @@ public sealed class HistoryModel(CurrentUser user) : PageModel
     public string Undone(Entry entry)
     {
         var undone = Job!.Ledger.Entries.FirstOrDefault(e => e.Batch == entry.Undoes);
+        var again = false;
         // Who takes back what took something back does it again.
         while (undone is { Undoes: { } further })
         {
             undone = Job.Ledger.Entries.FirstOrDefault(e => e.Batch == further);
+            again = !again;
         }
 
-        return undone is null ? "a change" : PathWords.Name(undone.Path, Job.Ledger.Document, user.Style(Job.Plan.Sheet.Head.Units));
+        return (again ? "did again: " : "took back: ") + (undone is null ? "a change" : PathWords.Name(undone.Path, Job.Ledger.Document, user.Style(Job.Plan.Sheet.Head.Units)));
     }
 
     private IActionResult Show()
