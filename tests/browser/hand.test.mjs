@@ -168,3 +168,62 @@ test('going through a list with the arrows sends nothing until one leaves it, an
   assert.match(page.url(), /view=behind/);
   assert.deepEqual(page.faults, []);
 });
+
+test('a drag is given up by Escape or a second finger, and nothing is sent', async () => {
+  const page = await site.as('tom');
+  await page.goto(site.base + '/jobs/4/place?view=front');
+  await page.waitForSelector('.scripted #drawing');
+  const before = await page.inputValue('#f-items-d1-place-height');
+  const seq = await page.getAttribute('#board', 'data-seq');
+  const box = await page.locator('[data-drag="d1"], [data-drag]').first().boundingBox();
+  const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
+  for (const giveUp of [() => page.keyboard.press('Escape'), () => page.dispatchEvent('#drawing', 'pointerdown', { pointerId: 77, button: 0, bubbles: true })]) {
+    await page.mouse.move(x, y);
+    await page.mouse.down();
+    await page.mouse.move(x + 40, y - 60, { steps: 4 });
+    assert.equal(await page.locator('.readout').count(), 1);
+    await giveUp();
+    assert.equal(await page.locator('.readout').count(), 0);
+    await page.mouse.up();
+    assert.equal(await page.getAttribute('#board', 'data-seq'), seq);
+    assert.equal(await page.inputValue('#f-items-d1-place-height'), before);
+    assert.equal(Math.round((await page.locator('[data-drag]').first().boundingBox()).y), Math.round(box.y));
+  }
+  assert.deepEqual(page.faults, []);
+  await page.context().close();
+});
+
+test('two taps bring the wall nearer on a phone, and it stays so after an answer', async () => {
+  const page = await site.as('ines', { width: 390, height: 844 }, { hasTouch: true, isMobile: true });
+  await page.goto(site.base + '/jobs/6/survey?view=behind');
+  await page.waitForSelector('.scripted #drawing');
+  const width = () => page.evaluate(() => Math.round(document.getElementById('drawing').getBoundingClientRect().width));
+  const { x, y } = await page.locator('#drawing').boundingBox();
+  const far = await width();
+  const twice = async () => {
+    await page.touchscreen.tap(x + 200, y + 90);
+    await page.touchscreen.tap(x + 202, y + 91);
+  };
+  await twice();
+  assert.ok(await width() > 2 * far);
+  const settles = await page.evaluate(() => window.settles);
+  await page.fill('#evidence', 'scan 30');
+  await page.press('#evidence', 'Enter');
+  await page.waitForFunction(n => window.settles > n, settles);
+  assert.ok(await width() > 2 * far);
+  await twice();
+  assert.equal(await width(), far);
+  await page.context().close();
+});
+
+test('the light is chosen, and kept with the browser', async () => {
+  const page = await site.as('tom');
+  await page.goto(site.base + '/account');
+  for (const light of ['night', 'sun', 'day']) {
+    await Promise.all([page.waitForURL('**/account'), page.locator('main [name="light"]').selectOption(light), page.waitForFunction(l => document.documentElement.classList.contains(l), light)]);
+    await page.goto(site.base + '/jobs/4/place?view=front');
+    assert.ok(await page.evaluate(l => document.documentElement.classList.contains(l), light));
+    await page.goto(site.base + '/account');
+  }
+  await page.context().close();
+});

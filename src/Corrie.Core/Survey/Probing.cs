@@ -207,7 +207,7 @@ public static class Probing
     {
         var (worst, mark) = belief.After([(x, hit)], Accuracy.Inches, wanted);
         return worst <= tolerance ? Phrase.Of($"confirms it at {Length.FromInches(mark):fine}, to within {Length.FromInches(worst):fine}")
-            : double.IsFinite(worst) ? Phrase.Of($"leaves its centre open to within {Length.FromInches(worst):fine}")
+            : double.IsFinite(worst) ? Phrase.Of($"its centre is then known to within {Length.FromInches(worst):fine}")
             : Phrase.Of($"no member covers {Length.FromInches(x):fine}");
     }
 

@@ -33,7 +33,7 @@ public sealed class WallCache : IOutputCachePolicy
         var vary = context.CacheVaryByRules;
         vary.QueryKeys = "*";
         vary.HeaderNames = new(["HX-Request", "Accept-Encoding"]);
-        vary.VaryByValues["who"] = $"{user.Company.Key}/{user.SignIn}/{user.Role}/{user.SiteId}/{user.Units}";
+        vary.VaryByValues["who"] = $"{user.Company.Key}/{user.SignIn}/{user.Role}/{user.SiteId}/{user.Units}/{Light.Of(http)}";
         vary.VaryByValues["form"] = http.Request.Cookies["corrie-form"] ?? string.Empty;
         vary.VaryByValues["what"] = $"{seq}/{user.Company.Catalogue.Changes}/{user.Company.Policies.Read().Version}";
         return ValueTask.CompletedTask;

@@ -1,11 +1,13 @@
 // What every page does: no-script buttons away, keys, live changes, and the wall.
 import { ask } from './ask.js';
+import { pictures } from './pictures.js';
 import { probes } from './probes.js';
 import { say } from './said.js';
 import { typed } from './typed.js';
 import { again, unsent } from './unsent.js';
 import { wall } from './wall.js';
 import { when } from './when.js';
+import { zooming } from './zoom.js';
 
 document.documentElement.classList.add('scripted');
 document.addEventListener('click', event => {
@@ -84,6 +86,8 @@ function help() {
   const dialog = document.createElement('dialog');
   dialog.className = 'keys';
   const rows = [['F B S A', 'in front, behind, side, above'], ['1 2 3 …', 'the steps, from left to right'], ['U R', 'undo, redo'], ['N', 'to what is asked now; Tab goes through the answers'], ['/', 'to the first question, or to the search'],
+    ['Two taps', 'on the wall, with nothing in hand: nearer, and away; two fingers do the same'],
+    ['Escape', 'out of a field; ends a drag'],
     ['Arrows', 'on a thing: move it a step; with Shift an inch or a centimetre'], ['Arrows', 'on a hook: to the next datum']];
   dialog.innerHTML = '<h2>Keys</h2><dl></dl><form method="dialog"><button class="do">Close</button></form>';
   for (const [key, words] of rows) {
@@ -168,3 +172,5 @@ probes();
 follow();
 wall();
 when();
+zooming();
+pictures();

@@ -74,11 +74,32 @@ function settle(svg) {
   delete board.dataset.busy;
 }
 
+/** Follows one pointer until it is let go; Escape, a second finger or the system ends it without anything taken. */
+function follow(element, { pointerId }, move, end) {
+  const over = new AbortController();
+  const { signal } = over;
+  const done = taken => {
+    over.abort();
+    end(taken);
+  };
+  const own = act => e => e.pointerId === pointerId && act(e);
+  element.setPointerCapture(pointerId);
+  element.addEventListener('pointermove', own(move), { signal });
+  element.addEventListener('pointerup', own(() => done(true)), { signal });
+  element.addEventListener('pointercancel', own(() => done(false)), { signal });
+  window.addEventListener('pointerdown', () => done(false), { signal, capture: true });
+  window.addEventListener('keydown', e => {
+    if (e.key === 'Escape') {
+      e.stopPropagation();
+      done(false);
+    }
+  }, { signal, capture: true });
+}
+
 function startThing(svg, display, event) {
   const from = point(svg, event);
   const board = document.getElementById('board');
   board.dataset.busy = '1';
-  display.setPointerCapture(event.pointerId);
   let at = null;
   const move = e => {
     const to = point(svg, e);
@@ -87,20 +108,17 @@ function startThing(svg, display, event) {
     const [x, y] = [Number(svg.dataset.datumAcross), Number(svg.dataset.datumUp)];
     readout(svg, `centre ${reading(at.across, x, svg, '◂')}   bottom ${reading(at.bottom, y, svg, '▾')}`, e);
   };
-  const end = e => {
-    display.removeEventListener('pointermove', move);
+  follow(display, event, move, taken => {
     settle(svg);
-    if (e.type === 'pointerup' && !at) {
+    if (taken && !at) {
       choose(display.dataset.item);
-    } else if (at && e.type === 'pointerup') {
+    } else if (at && taken) {
       post('Drag', { item: display.dataset.item, ...at });
     } else if (at) {
       show(svg, display, { across: Number(display.dataset.centre), bottom: Number(display.dataset.bottom) });
+      svg.querySelectorAll('.gone-now').forEach(g => g.classList.remove('gone-now'));
     }
-  };
-  display.addEventListener('pointermove', move);
-  display.addEventListener('pointerup', end, { once: true });
-  display.addEventListener('pointercancel', end, { once: true });
+  });
 }
 
 /** Draws the places on which a hook can be dropped. */
@@ -130,7 +148,6 @@ function startHook(svg, hook, event) {
   drawStops(svg, stops, axis);
   document.getElementById('board').dataset.busy = '1';
   svg.classList.add('hooking', `hooking-${axis}`);
-  hook.setPointerCapture(event.pointerId);
   const from = point(svg, event);
   let near = null;
   const move = e => {
@@ -141,19 +158,15 @@ function startHook(svg, hook, event) {
     stops.forEach(s => s.classList.toggle('near', s === near));
     readout(svg, near.dataset.name, e);
   };
-  const end = e => {
-    hook.removeEventListener('pointermove', move);
+  follow(hook, event, move, taken => {
     svg.classList.remove('hooking', `hooking-${axis}`);
     stops.forEach(s => s.classList.remove('near'));
     hook.removeAttribute('transform');
     settle(svg);
-    if (near && e.type === 'pointerup' && near.dataset.datum !== hook.dataset.datum) {
+    if (near && taken && near.dataset.datum !== hook.dataset.datum) {
       hookOn(axis, near.dataset.datum);
     }
-  };
-  hook.addEventListener('pointermove', move);
-  hook.addEventListener('pointerup', end, { once: true });
-  hook.addEventListener('pointercancel', end, { once: true });
+  });
 }
 
 /** Hooks a tape: the same change as in the form over the wall. */
@@ -188,25 +201,21 @@ function startTap(svg, chosen, event) {
     for (const [name, value] of [['x1', 0], ['x2', box.width], ['y1', y], ['y2', y]]) lines[1].setAttribute(name, value);
     readout(svg, `${reading(at.across, Number(svg.dataset.datumAcross), svg, '◂')} across   ${reading(at.up, Number(svg.dataset.datumUp), svg, '▾')} up`, e);
   };
-  const end = e => {
-    svg.removeEventListener('pointermove', move);
+  follow(svg, event, move, taken => {
     lines.forEach(line => line.remove());
     settle(svg);
-    if (e.type === 'pointerup' && at) {
-      if (practice) {
-        const did = [practice.dataset.did, `${chosen}${at.across}`].filter(Boolean).join(';');
-        htmx.ajax('GET', `/practice/${practice.dataset.number}?did=${did}`, { source: practice, target: '#practice', select: '#practice', swap: 'morph:outerHTML' });
-      } else if (chosen === 'tape') {
-        tape(svg, at);
-      } else {
-        post('Tap', { tool: chosen, ...at });
-      }
+    if (!taken || !at) {
+      return;
     }
-  };
-  svg.setPointerCapture(event.pointerId);
-  svg.addEventListener('pointermove', move);
-  svg.addEventListener('pointerup', end, { once: true });
-  svg.addEventListener('pointercancel', end, { once: true });
+    if (practice) {
+      const did = [practice.dataset.did, `${chosen}${at.across}`].filter(Boolean).join(';');
+      htmx.ajax('GET', `/practice/${practice.dataset.number}?did=${did}`, { source: practice, target: '#practice', select: '#practice', swap: 'morph:outerHTML' });
+    } else if (chosen === 'tape') {
+      tape(svg, at);
+    } else {
+      post('Tap', { tool: chosen, ...at });
+    }
+  });
   move(event);
 }
 
