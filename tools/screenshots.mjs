@@ -29,6 +29,14 @@ for (const [name, path] of Object.entries(shots)) {
   await page.waitForTimeout(250);
   await page.screenshot({ path: `${folder}${name}.png`, fullPage: name === 'sheet' });
 }
+// What the guide in the program shows.
+const guide = fileURLToPath(new URL('../src/Corrie.Web/wwwroot/guide/', import.meta.url));
+mkdirSync(guide, { recursive: true });
+for (const [step, path] of Object.entries({ survey: '/jobs/6/survey?view=behind', place: '/jobs/6/place?view=front', hang: '/jobs/6/hang?view=behind', fix: '/jobs/4/fix?view=behind' })) {
+  await page.goto(site.base + path);
+  await page.waitForTimeout(250);
+  await page.screenshot({ path: `${guide}${step}.png` });
+}
 await page.setViewportSize({ width: 390, height: 844 });
 await page.goto(site.base + '/jobs/6/place?view=front');
 await page.waitForTimeout(250);

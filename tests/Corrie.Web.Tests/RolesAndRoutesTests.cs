@@ -32,6 +32,7 @@ public sealed class RolesAndRoutesTests : IDisposable
         ["GET /catalogue/{kind:kind}/{item}"] = ("/catalogue/mount/m-tilt24", Crew),
         ["GET /error"] = ("/error", Anybody),
         ["GET /figures"] = ("/figures", Planners),
+        ["GET /guide/{step:step=survey}"] = ("/guide/fix", SignedIn),
         ["GET /health/live"] = ("/health/live", Anybody),
         ["GET /health/ready"] = ("/health/ready", Anybody),
         ["GET /jobs"] = ("/jobs", SignedIn),

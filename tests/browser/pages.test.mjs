@@ -9,7 +9,7 @@ after(async () => { await site?.stop(); });
 
 const steps = ['survey', 'place', 'hang', 'fix'];
 const views = ['front', 'behind', 'side', 'above'];
-const pages = ['/jobs', '/jobs?search=nothing-like-this', '/jobs/new', '/catalogue', '/catalogue/display', '/catalogue/mount/m-tilt24', '/figures', '/people', '/account', '/practice',
+const pages = ['/jobs', '/jobs?search=nothing-like-this', '/jobs/new', '/catalogue', '/catalogue/display', '/catalogue/mount/m-tilt24', '/figures', '/people', '/account', '/practice', '/guide', '/guide/fix',
   '/jobs/6/sheet', '/jobs/6/history', '/jobs/2/survey', '/jobs/5/place?view=front', '/jobs/3/place?view=side', '/jobs/6/place?view=above', '/no/such/page',
   ...steps.map(s => `/jobs/6/${s}?view=behind`)];
 

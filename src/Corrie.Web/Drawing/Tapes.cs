@@ -24,7 +24,7 @@ public static class Tapes
         svg.Group("tape up");
         svg.Rect("tape-body", x, frame.Y(height), Thick, frame.D(height), 2);
         var ticks = Ticks(datum, Length.Zero, height, style, frame.Scale).ToList();
-        svg.Lines("tick", ticks.Select(t => (x + Thick, frame.Y(t.At), x + Thick - (Thick * t.Size), frame.Y(t.At))));
+        svg.Lines("tick", ticks.Select(t => (x + Thick, frame.Y(t.At), x + Thick - Math.Round(Thick * t.Size), frame.Y(t.At))));
 
         // Long figures stand on the ticks beside them.
         foreach (var (at, _, label) in ticks)
@@ -61,7 +61,7 @@ public static class Tapes
         svg.Group("tape across");
         svg.Rect("tape-body", frame.Left, y, frame.D(width), Thick, 2);
         var ticks = Ticks(datum, Length.Zero, width, style, frame.Scale).ToList();
-        svg.Lines("tick", ticks.Select(t => (frame.X(t.At), y, frame.X(t.At), y + (Thick * t.Size))));
+        svg.Lines("tick", ticks.Select(t => (frame.X(t.At), y, frame.X(t.At), y + Math.Round(Thick * t.Size))));
         foreach (var (at, _, label) in ticks)
         {
             var x = frame.X(at);

@@ -81,9 +81,16 @@ public sealed class SurveyView : StageView
             yield return $"{FieldText.Capital(f.Name)}, {f.Left} to {f.Right} across, {f.Bottom} to {f.Top} up.";
         }
 
-        foreach (var stud in survey.For(plan.ShownBolt(wall)).Studs)
+        foreach (var studs in survey.For(plan.ShownBolt(wall)).Studs.GroupBy(s => s.State).OrderByDescending(g => g.Key))
         {
-            yield return $"Stud at {stud.Centre}, {stud.State.Word()}.";
+            Phrase says = $"Studs that are {studs.Key.Word()}: ";
+            foreach (var (stud, i) in studs.Select((s, i) => (s, i)))
+            {
+                says.AppendFormatted($"{(i == 0 ? string.Empty : ", ")}{stud.Centre}");
+            }
+
+            says.AppendLiteral(".");
+            yield return says;
         }
     }
 

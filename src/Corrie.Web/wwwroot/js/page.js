@@ -89,7 +89,11 @@ function help() {
     ['Two taps', 'on the wall, with nothing in hand: nearer, and away; two fingers do the same'],
     ['Escape', 'out of a field; ends a drag'],
     ['Arrows', 'on a thing: move it a step; with Shift an inch or a centimetre'], ['Arrows', 'on a hook: to the next datum']];
-  dialog.innerHTML = '<h2>Keys</h2><dl></dl><form method="dialog"><button class="do">Close</button></form>';
+  dialog.innerHTML = '<h2>Keys</h2><dl></dl><form method="dialog"><a href="/guide">Guide</a> <button class="do">Close</button></form>';
+  const step = window.location.pathname.match(/^\/jobs\/[0-9]+\/(survey|place|hang|fix)/);
+  if (step) {
+    dialog.querySelector('a').href = `/guide/${step[1]}`;
+  }
   for (const [key, words] of rows) {
     const [dt, dd] = [document.createElement('dt'), document.createElement('dd')];
     [dt.textContent, dd.textContent] = [key, words];

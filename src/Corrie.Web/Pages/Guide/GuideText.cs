@@ -1,0 +1,80 @@
+using Corrie.Core.Planning;
+
+namespace Corrie.Web.Pages.Guide;
+
+/// <summary>What the guide says of a step.</summary>
+/// <param name="What">What the step is for, in two sentences.</param>
+/// <param name="Picture">What the picture shows.</param>
+/// <param name="How">What one does, in order.</param>
+/// <param name="Words">Words of the trade that the step uses, explained.</param>
+public sealed record GuideText(string What, string Picture, IReadOnlyList<string> How, IReadOnlyList<(string Word, string Means)> Words)
+{
+    private static readonly Dictionary<WorkStep, GuideText> All = new()
+    {
+        [WorkStep.Survey] = new(
+            "Find out what the wall is: its size, what it is made of, what stands on it, and where its studs are. Nothing is drilled before it is known what is behind.",
+            "A wall from behind, with the marks of a scanner, of a magnet and of a bit, and the next places to push a bit in",
+            [
+                "Answer what is asked beside the wall with a press: what it is made of, whether cables were looked for.",
+                "Type what stands there in one line: mantel 44 to 104 @ 50 to 52 deep 8, or outlet 20 @ 12. Where two figures stand the edges are meant, with one figure a device's middle.",
+                "Take a tool in hand (scanner, magnet, goes on biting) and tap the wall, or type the figures alone. The tool stays in hand until another is taken.",
+                "Push a bit in where the card says, and press what it did. One answer is one answer; the next card waits a second.",
+                "A reading of the tape is typed as it is called out: left corner to mantel 44. If it does not say which edge, Corrie asks.",
+            ],
+            [
+                ("stud", "an upright of wood or steel behind the board; displays hang on studs and not on board"),
+                ("confirmed", "a bit has met wood and fallen through beside it, so that the bolt keeps its distance from the stud's edge wherever the centre may be"),
+                ("found", "a scanner and a second sign agree; good for a pilot, not for a bolt"),
+                ("goes on biting", "the bit keeps cutting for 1/2 in and more: wood, and not a pipe, a strip or a nail plate, which stop it short"),
+                ("noggin", "a level piece between two studs"),
+                ("keep-out", "where no hole may go: near a cable, pipe or duct, or where it may run"),
+            ]),
+        [WorkStep.Place] = new(
+            "Say where the picture goes: how high, and centred on what. The client agrees to that place before anything is drilled.",
+            "A wall from the front with a display over a chest and a soundbar, its edges read from both tapes",
+            [
+                "Press the display, then one of the heights. Each is what a school of the trade would choose on this wall; only heights that fit are shown.",
+                "Or drag the display, or type a figure: the reading says where it is, from wherever the tapes are hooked.",
+                "Drag a tape's hook to the mantel or the left edge of a window, and everything is read from there.",
+                "Record who agreed. A client who signs in agrees by themselves. Whatever moves the display asks again.",
+            ],
+            [
+                ("eye line", "the picture's centre at the eyes of those who sit"),
+                ("as low as it goes", "the bottom edge just over what stands below"),
+                ("datum", "the line that a tape is hooked on: floor, corner, mantel"),
+                ("sight line", "from an eye to the picture; too steep tires the neck"),
+            ]),
+        [WorkStep.Hang] = new(
+            "Find the height and the place of the plate, so that the display ends up where it was agreed. The planner looks for the place at which most bolts go into studs.",
+            "The wall as if the board were glass: studs, plate, arms and the hook line",
+            [
+                "Press the mount. The display on the wall is hung on it.",
+                "Read the hook line three ways, from the bottom, the centre and the top of the display; measure one of them on the display itself.",
+                "If the plate has to slide, the arrow says by how much. The display moves back on its hooks, if they allow it.",
+            ],
+            [
+                ("hook line", "the height at which the arms hook onto the plate"),
+                ("hole pattern", "the threaded holes on the back of a display, so wide and so high between centres"),
+                ("arm hole", "which hole of the arm takes the upper screws; the same on both sides, or the display hangs crooked"),
+                ("slide", "how far arms can move sideways along the plate"),
+            ]),
+        [WorkStep.Fix] = new(
+            "Choose what holds the plate, and see what each bolt carries and what it can hold. Then print the set-out.",
+            "Four numbered bolts of a plate over two studs, with the set-out under the wall",
+            [
+                "Press the bolt or screw. Each gets a number that is the same on the wall, in the list and on the sheet.",
+                "Say what the studs are of, if you know it; the weakest usual wood is taken until then.",
+                "Clear what is red. A stop says what to do, and leads to the question that clears it.",
+                "Print the set-out: one page with the marks in working order, both readings of every bolt, the bit and the depth.",
+            ],
+            [
+                ("pilot", "a hole a little thinner than the screw, so that wood does not split"),
+                ("edge distance", "from a bolt's centre to the stud's edge: at least one and a half times its thickness"),
+                ("pull", "the force that tries to draw a bolt out of the wall"),
+                ("thread in the wood", "only that part of a screw holds; its tip and what is in the board do not"),
+            ]),
+    };
+
+    /// <summary>What is said of a step.</summary>
+    public static GuideText Of(WorkStep step) => All[step];
+}
