@@ -54,6 +54,18 @@ function hands(page) {
   };
 }
 
+/** Types the new job's name and its wall. */
+async function begin(page, hand) {
+  await page.waitForSelector('#title');
+  await hand.type('Hall');
+  await hand.press('Tab');
+  await hand.type('148');
+  await hand.press('Tab');
+  await hand.type('96');
+  await hand.press('Enter');
+  await page.waitForSelector('.scripted #drawing');
+}
+
 const asked = words => `.asked .fix:text-is("${words}")`;
 const confirmed = page => page.locator('.members .confirmed').count();
 
@@ -79,14 +91,7 @@ test('in inches with mouse and keyboard', async () => {
   const page = await site.as('ines');
   const hand = hands(page);
   await hand.click('text=New job');
-  await page.waitForSelector('#title');
-  await hand.type('Hall');
-  await hand.press('Tab');
-  await hand.type('148');
-  await hand.press('Tab');
-  await hand.type('96');
-  await hand.press('Enter');
-  await page.waitForSelector('.scripted #drawing');
+  await begin(page, hand);
   for (const words of ['board on wood studs', 'Yes, it was seen', 'Yes, crossings in the studs too']) {
     await hand.answers(asked(words));
   }
@@ -129,14 +134,7 @@ test('with the keyboard alone', async () => {
   const page = await site.as('ines');
   const hand = hands(page);
   await hand.press('n');
-  await page.waitForSelector('#title');
-  await hand.type('Hall');
-  await hand.press('Tab');
-  await hand.type('148');
-  await hand.press('Tab');
-  await hand.type('96');
-  await hand.press('Enter');
-  await page.waitForSelector('.scripted #drawing');
+  await begin(page, hand);
   await hand.sends('n', 'Enter');
   await hand.sends('n', 'Enter');
   await hand.sends('n', 'Tab', 'Enter');
