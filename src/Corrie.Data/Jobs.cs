@@ -50,7 +50,8 @@ public sealed record JobRow(long Id, Site Site, long Seq, DateTimeOffset MovedAt
 /// <param name="Item">A catalogue key that the job uses.</param>
 /// <param name="Page">Which page, from 1.</param>
 /// <param name="PerPage">Jobs on a page.</param>
-public sealed record JobFilter(string Search = "", string? State = null, long? SiteId = null, string? Item = null, int Page = 1, int PerPage = 40);
+/// <param name="Archived">Whether archived jobs are among all: a program asks for everything, a person for what is worked on.</param>
+public sealed record JobFilter(string Search = "", string? State = null, long? SiteId = null, string? Item = null, int Page = 1, int PerPage = 40, bool Archived = false);
 
 /// <summary>Sites and jobs.</summary>
 /// <param name="file">The company's file.</param>
@@ -118,7 +119,7 @@ public sealed class JobStore(CompanyFile file, TimeProvider time)
             filter.State,
             filter.SiteId,
             filter.Item,
-            narrowed = filter.Item is not null || !string.IsNullOrWhiteSpace(filter.Search),
+            narrowed = filter.Archived || filter.Item is not null || !string.IsNullOrWhiteSpace(filter.Search),
             skip = (Math.Max(1, filter.Page) - 1) * filter.PerPage,
             filter.PerPage,
         };

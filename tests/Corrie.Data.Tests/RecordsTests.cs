@@ -115,6 +115,13 @@ public sealed class RecordsTests : IAsyncLifetime
         Assert.Equal([b], Ids(new(SiteId: company.Jobs.Find(b)!.Site.Id)));
         Assert.Empty(Ids(new("m_p")));
         Assert.Equal(2, company.Jobs.List(new(PerPage: 1)).Total);
+        // What is put away is out of the list, and found by whoever asks for it.
+        company.Jobs.Summarise(a, Summary("Map room", JobSummary.Archived) with { Seq = 1 }, ["d-65"]);
+        Assert.Equal([b], Ids(new()));
+        Assert.Equal([a], Ids(new(State: JobSummary.Archived)));
+        Assert.Equal([a], Ids(new("map")));
+        Assert.Equal([a], Ids(new(Item: "d-65")));
+        Assert.Equal(2, company.Jobs.List(new(Archived: true)).Total);
     }
 
     [Fact]

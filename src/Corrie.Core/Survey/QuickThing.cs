@@ -50,7 +50,8 @@ public static class QuickThing
         var kind = Names[name];
         var rest = line[name.Length..];
         var called = string.Empty;
-        if (rest.LastIndexOf(',') is > 0 and var comma)
+        // A comma before a figure is a decimal one.
+        if (rest.LastIndexOf(',') is > 0 and var comma && rest[(comma + 1)..].TrimStart() is var after && (after.Length == 0 || !char.IsAsciiDigit(after[0])))
         {
             (called, rest) = (rest[(comma + 1)..].Trim(), rest[..comma]);
         }

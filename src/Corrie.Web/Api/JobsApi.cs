@@ -149,7 +149,7 @@ public static class JobsApi
     private static IResult List(CurrentUser user, string? search, string? state, int? page)
     {
         JobDesk.Refresh(user.Company);
-        var (jobs, total) = user.Company.Jobs.List(new(search ?? string.Empty, state, user.SiteId, Page: page ?? 1));
+        var (jobs, total) = user.Company.Jobs.List(new(search ?? string.Empty, state, user.SiteId, Page: page ?? 1, Archived: true));
         return TypedResults.Ok(new
         {
             total,

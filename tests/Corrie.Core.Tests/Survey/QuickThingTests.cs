@@ -31,6 +31,8 @@ public class QuickThingTests
     [InlineData("mantel 44 @ 50 to 52", "There is one edge only")]
     [InlineData("mantel 44 to 104 @ 50", "There is one height only")]
     [InlineData("window 10 to 46", "How high it is is missing")]
+    [InlineData("shelf 100 mm to 200 mm @ 900 mm to 925,5 mm", "A comma can mean")]
+    [InlineData("shelf 100 mm to 200 mm @ 900 mm to 925 mm deep 203,5", "A comma can mean")]
     [InlineData("mantel 44 to much @ 50 to 52", "much")]
     public void What_is_missing_is_said_and_what_was_typed_is_kept(string typed, string words)
     {
