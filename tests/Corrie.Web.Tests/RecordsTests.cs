@@ -2,6 +2,7 @@ using System.Net;
 using System.Net.Http.Json;
 using System.Text.Json.Nodes;
 using Corrie.Core.Format;
+using Corrie.Data;
 using Corrie.Web.Access;
 using Corrie.Web.Demo;
 using Dapper;
@@ -10,13 +11,56 @@ using Microsoft.Extensions.DependencyInjection;
 
 namespace Corrie.Web.Tests;
 
-/// <summary>What becomes of files of before, of damaged jobs, and of the company's figures. Each test has an application of its own.</summary>
+/// <summary>What becomes of files of before, of damaged jobs, of answers and consent, and of the company's figures. Each test has an application of its own.</summary>
 public sealed class RecordsTests : IDisposable
 {
     private const string Old = """{ "format": "corrie-job/1", "job": { "title": "Old", "units": "in" }, "wall": { "width": "156 in" }, "display": { "name": "d" } }""";
     private readonly Site site = new();
 
     public void Dispose() => site.Dispose();
+
+    /// <summary>Pages are kept for all readers of a role: what is pressed on one is by whoever presses it, and nobody's name is in it but of those who did something.</summary>
+    [Fact]
+    public async Task An_answer_is_by_whoever_presses_it_and_counts_once()
+    {
+        var people = site.Services.GetRequiredService<Companies>().Find(TarnHall.CompanyKey)!.People;
+        people.Add("una.second", "Una Second", Role.Lead, people.Find("ines")!.PasswordHash);
+        var (ines, una) = (await site.As("ines"), site.Nobody());
+        await una.Post("/sign-in", "/sign-in", ("name", "una.second"), ("password", "chalk-line-1"));
+        var page = Wall(4, "survey", "behind");
+        await ines.Post(page, Wall(4, "survey", handler: "Change"), ("changes", "/walls/w1/scan"));
+        Assert.Contains("value=\"/walls/w1/scan 0\"", await ines.GetStringAsync(page));
+        Assert.DoesNotContain("Ines Arkle", await BoardOf(una, page));
+        await una.Post(page, Wall(4, "survey", handler: "Answer"), ("answer", "/walls/w1/scan 0"));
+        await ines.Post(page, Wall(4, "survey", handler: "Answer"), ("answer", "/walls/w1/scan 1"));
+        var scan = JsonNode.Parse(await ines.GetStringAsync("/api/v1/jobs/4/file"))!["walls"]!["w1"]!["scan"]!;
+        Assert.Equal(("Una Second", false), (scan["by"]!.ToString(), scan["crossings"]!.GetValue<bool>()));
+        Assert.Equal(HttpStatusCode.BadRequest, (await una.Post(page, Wall(4, "survey", handler: "Answer"), ("answer", "/walls/w1/scan"))).StatusCode);
+
+        // Without what says who set something last, which is of others on purpose.
+        static async Task<string> BoardOf(HttpClient who, string address) => (await who.GetStringAsync(address)).Split("side-pane")[1].Split("<footer")[0];
+    }
+
+    [Fact]
+    public async Task Consent_is_to_the_place_that_was_looked_at()
+    {
+        var (ines, warden) = (await site.As("ines"), await site.As("warden"));
+        var seen = JsonNode.Parse(await ines.GetStringAsync("/api/v1/jobs/6/entries"))!.AsArray().Count;
+        await ines.Post(Wall(6), Wall(6, handler: "Submit"), ("/items/d1/place/reason", "typed"));
+        Assert.Equal(HttpStatusCode.Redirect, (await warden.Post(Wall(6), Wall(6, handler: "Approve"), ("item", "d1"), ("seen", $"{seen}"))).StatusCode);
+        await ines.Post(Wall(6), Wall(6, handler: "Submit"), ("/items/d1/place/height", "41 in"));
+        foreach (var who in new[] { warden, ines })
+        {
+            var stale = await who.Post(Wall(6), Wall(6, handler: "Approve"), ("item", "d1"), ("by", "Ann"), ("seen", $"{seen}"));
+            Assert.Equal(HttpStatusCode.UnprocessableEntity, stale.StatusCode);
+            Assert.Contains("has moved since this page was shown", (await stale.Content.ReadAsStringAsync()).Plain());
+        }
+
+        Assert.Contains("\"by\": \"The warden\"", await ines.GetStringAsync("/api/v1/jobs/6/file"));
+    }
+
+    private static string Wall(long job, string step = "place", string view = "front", string? handler = null) =>
+        $"/jobs/{job}/{step}?view={view}{(handler is null ? string.Empty : "&handler=" + handler)}";
 
     [Fact]
     public async Task A_file_of_before_is_sent_to_be_upgraded_wherever_it_comes()

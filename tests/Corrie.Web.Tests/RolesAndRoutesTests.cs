@@ -66,6 +66,7 @@ public sealed class RolesAndRoutesTests : IDisposable
         ["POST /jobs/{id:long}/history?handler=SetAside"] = ("/jobs/6/history?handler=SetAside", Office),
         ["POST /jobs/{id:long}/{step:step=place}?handler=AddItem"] = ("/jobs/6/place?handler=AddItem", Crew),
         ["POST /jobs/{id:long}/{step:step=place}?handler=AddWall"] = ("/jobs/6/place?handler=AddWall", Crew),
+        ["POST /jobs/{id:long}/{step:step=place}?handler=Answer"] = ("/jobs/6/place?handler=Answer", Crew),
         ["POST /jobs/{id:long}/{step:step=place}?handler=Approve"] = ("/jobs/6/place?handler=Approve", "warden " + Crew),
         ["POST /jobs/{id:long}/{step:step=place}?handler=BuildUp"] = ("/jobs/6/place?handler=BuildUp", Crew),
         ["POST /jobs/{id:long}/{step:step=place}?handler=Change"] = ("/jobs/6/place?handler=Change", Crew),

@@ -37,6 +37,16 @@ public sealed class SignInTests : IDisposable
     }
 
     [Fact]
+    public async Task A_crew_that_comes_at_once_from_its_own_phones_is_let_in_however_long_it_takes()
+    {
+        var tom = await site.As("tom");
+        var token = await tom.Token("/sign-in");
+        var answers = await Task.WhenAll(Enumerable.Range(0, 40).Select(_ => tom.PostAsync(
+            "/sign-in", new FormUrlEncodedContent([new("__RequestVerificationToken", token), new("name", "tom"), new("password", "plumb-bob-2")]))));
+        Assert.All(answers, a => Assert.Equal(HttpStatusCode.Redirect, a.StatusCode));
+    }
+
+    [Fact]
     public async Task A_name_that_nobody_has_answers_like_any_other()
     {
         var answers = new List<(HttpStatusCode, string)>();

@@ -227,3 +227,47 @@ test('the light is chosen, and kept with the browser', async () => {
   }
   await page.context().close();
 });
+
+test('a second tap on an answer says nothing to the question that took its place', async () => {
+  const page = await site.as('ines');
+  await page.goto(site.base + '/jobs/new');
+  await page.fill('#title', 'Two taps');
+  await page.fill('#width', '148');
+  await page.fill('#height', '96');
+  await page.click('.way .do >> nth=0');
+  await page.waitForSelector('.scripted #drawing');
+  const press = async words => {
+    const settles = await page.evaluate(() => window.settles);
+    await page.click(`.asked .fix:text-is("${words}")`);
+    await page.waitForFunction(n => window.settles > n, settles);
+  };
+  await press('board on wood studs');
+  // Within the second: by Enter, by a script's click, which no pointer rule holds back.
+  await page.evaluate(() => document.querySelectorAll('.asked .fix').forEach(b => b.click()));
+  await page.waitForTimeout(300);
+  assert.match(await page.innerText('.asked'), /Is the gypsum board/);
+  assert.match(await page.innerText('.asked'), /Were cables, pipes and gas looked for/);
+  await page.waitForFunction(() => !document.querySelector('button.fresh'));
+  await press('Yes, it was seen');
+  assert.doesNotMatch(await page.innerText('.asked'), /Is the gypsum board/);
+  assert.match(await page.innerText('.asked'), /Were cables, pipes and gas looked for/);
+  await page.context().close();
+});
+
+test('a reading that begins with a thing is a reading, and by night paper is white', async () => {
+  const page = await site.as('tom');
+  await page.context().addCookies([{ name: 'corrie-light', value: 'night', url: site.base }]);
+  await page.goto(site.base + '/jobs/6/survey?view=behind');
+  await page.waitForSelector('.scripted #drawing');
+  const settles = await page.evaluate(() => window.settles);
+  await page.fill('#evidence', 'map chest to right corner 32');
+  await page.press('#evidence', 'Enter');
+  await page.waitForFunction(n => window.settles > n, settles);
+  assert.doesNotMatch(await page.innerText('.questions'), /There is no number/);
+  await page.goto(site.base + '/jobs/6/sheet');
+  const filter = () => page.evaluate(() => getComputedStyle(document.documentElement).filter);
+  assert.match(await filter(), /invert/);
+  await page.emulateMedia({ media: 'print' });
+  assert.equal(await filter(), 'none');
+  await page.context().close();
+});

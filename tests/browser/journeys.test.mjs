@@ -31,6 +31,7 @@ function hands(page) {
       await (tap ? page.locator(target).first().tap() : page.locator(target).first().click());
     },
     answers: async (target, tap = false) => {
+      await ready(page);
       count.clicks++;
       await settled(() => (tap ? page.locator(target).first().tap() : page.locator(target).first().click()));
     },
@@ -45,6 +46,7 @@ function hands(page) {
       }
     },
     sends: async (...keys) => {
+      await ready(page);
       count.keys += keys.length;
       for (const key of keys.slice(0, -1)) {
         await page.keyboard.press(key);
@@ -77,7 +79,7 @@ async function bit(page) {
 }
 
 // The next card takes nothing for a second.
-const ready = page => page.waitForFunction(() => !document.querySelector('.probe-card.fresh'));
+const ready = page => page.waitForFunction(() => !document.querySelector('button.fresh'));
 
 async function checkSheet(page) {
   await page.waitForSelector('.paper');

@@ -35,15 +35,32 @@ public sealed record HeightProposal(School School, Length Bottom, Length Centre,
         }
 
         var choice = item.Get(PlacementChoice.Part);
-        var under = wall.Features.Where(StandsOnTheFloorOrSticksOut).ToList();
+        var under = wall.Features.Where(StandsBelow).ToList();
         var over = choice is null ? Likeliest(under) : null;
         var centre = plan.Placement(item.Id)?.Outer.CentreX ?? over?.Centre ?? wall.Centre;
         var (left, right) = (centre - sized.Width.Half, centre + sized.Width.Half);
         var gap = choice?.GapBelow ?? plan.Sheet.Policy.GapBelow;
-        var ceiling = wall.Features.Where(f => f.Kind == FeatureKind.Beam && f.Overlaps(left, right)).Select(f => f.Bottom).Append(wall.Height).Min();
+        if (left < Length.Zero || right > wall.Width)
+        {
+            return [];
+        }
+
+        // What stands out needs a gap; what hands get at, and light, only must not be covered.
+        List<(Rect Area, Length Below, Length Above)> obstacles =
+        [
+            .. wall.Features.Where(f => f.Overlaps(left, right)).Select(f => (f.Outline, f.Traits.Role)).Where(f => f.Role is BodyRole.Solid or BodyRole.Opening or BodyRole.Control)
+                .Select(f => (f.Outline, f.Role == BodyRole.Solid ? gap : Length.Zero, f.Role == BodyRole.Solid ? choice?.GapAbove ?? Length.Zero : Length.Zero)),
+            .. plan.Sheet.ThingsOn(sheet).Where(t => t.Kind.Layer == item.Kind.Layer && plan.Sheet.RootOf(t) != plan.Sheet.RootOf(item)).Select(t => plan.Placement(t.Id)?.Outer).OfType<Rect>()
+                .Where(o => o.Overlaps(left, right)).Select(o => (o, gap, choice?.GapAbove ?? Length.Zero)),
+        ];
+        bool Fits(HeightProposal p) => p.Bottom >= Length.Zero && p.Bottom + sized.Height + (choice?.GapAbove ?? Length.Zero) <= wall.Height
+            && obstacles.TrueForAll(o => o.Area.Top + o.Below <= p.Bottom || o.Area.Bottom - o.Above >= p.Bottom + sized.Height);
         var seats = (plan.Sheet.Get(PlacementChoice.Seats) ?? []).Where(s => s.Seated && (s.Wall.Length == 0 || s.Wall == sheet.Id)).ToList();
 
-        HeightProposal At(School school, Length bottom, Phrase says) => new(school, bottom, bottom + sized.Height.Half, says,
+        // Rounded up to what a tape shows, so that no gap gets smaller.
+        var mark = item.Here.Units == UnitSystem.Inches ? Length.Tape(0, 1, 16) : Length.FromMillimetres(1);
+        HeightProposal At(School school, Length wanted, Phrase says) => Rounded(school, wanted.RoundedTo(mark) is var near && near < wanted ? near + mark : near, says);
+        HeightProposal Rounded(School school, Length bottom, Phrase says) => new(school, bottom, bottom + sized.Height.Half, says,
         [
             new($"{item.Here.Pointer}/place/school", (JsonNode)school.Word()),
             new($"{item.Here.Pointer}/place/given", (JsonNode)Edge.Bottom.Word()),
@@ -67,12 +84,12 @@ public sealed record HeightProposal(School School, Length Bottom, Length Centre,
         proposals.Add(At(School.HungAsArt, Passing - sized.Height.Half, $"centre at {Passing}, for somebody who walks by"));
         return
         [
-            .. proposals.Where(p => p.Bottom >= Length.Zero && p.Bottom + sized.Height <= ceiling && under.TrueForAll(f => !f.Overlaps(left, right) || f.Top + gap <= p.Bottom || f.Bottom >= p.Bottom + sized.Height))
+            .. proposals.Where(Fits)
                 .OrderBy(p => p.Bottom).DistinctBy(p => (p.School, p.Bottom)).DistinctBy(p => p.School),
         ];
     }
 
-    private static bool StandsOnTheFloorOrSticksOut(Feature f) => f.Traits.Role == BodyRole.Solid && f.Kind != FeatureKind.Beam;
+    private static bool StandsBelow(Feature f) => f.Traits.Role == BodyRole.Solid && f.Kind != FeatureKind.Beam;
 
     // What a display is hung over where nobody has said anything: a mantel or a fireplace before a piece of furniture.
     private static Feature? Likeliest(List<Feature> under) =>

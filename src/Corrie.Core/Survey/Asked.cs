@@ -13,7 +13,8 @@ public sealed record Answer(Phrase Says, IReadOnlyList<Change> Sets);
 /// <param name="Of">Where an answer is entered; names the question.</param>
 /// <param name="Words">The question.</param>
 /// <param name="Answers">The usual answers; none where something has to be typed.</param>
-public sealed record Asked(string Of, Phrase Words, IReadOnlyList<Answer> Answers)
+/// <param name="Typed">Where another answer is typed; null where the usual ones are all there are.</param>
+public sealed record Asked(string Of, Phrase Words, IReadOnlyList<Answer> Answers, string? Typed = null)
 {
     private const string UsualScan = "a scanner for metal and live wires";
 
@@ -35,7 +36,7 @@ public sealed record Asked(string Of, Phrase Words, IReadOnlyList<Answer> Answer
         {
             var at = here.To("layers").To(layer.Id);
             asked.Add(new($"{at.Pointer}/confirmed", Phrase.Of($"Is the {layer.Name} {layer.Thickness} thick?"),
-                [new("Yes, it was seen", [at.Set("confirmed", (JsonNode)true), at.Set("by", (JsonNode)$"seen by {who}")])]));
+                [new("Yes, it was seen", [at.Set("confirmed", (JsonNode)true), at.Set("by", (JsonNode)$"seen by {who}")])], $"{at.Pointer}/thickness"));
         }
 
         if (wall.Scan is null)
@@ -54,7 +55,7 @@ public sealed record Asked(string Of, Phrase Words, IReadOnlyList<Answer> Answer
                 FramingCheck.Flue => [Says("None", "none"), Says("Dead", "dead"), Says("Live", "live")],
                 FramingCheck.Built => [],
                 _ => [Says("No", false), Says("Yes", true)],
-            }));
+            }, answer == FramingCheck.Built ? path : null));
         }
 
         return asked;

@@ -30,10 +30,10 @@ public static class QuickThing
     /// <summary>The words for things, each with what it stands for.</summary>
     public static IReadOnlyDictionary<string, FeatureKind> Words => Names;
 
-    /// <summary>Whether a line begins with the name of a thing.</summary>
+    /// <summary>Whether a line begins with the name of a thing and a figure.</summary>
     /// <param name="typed">What was typed.</param>
-    /// <returns>Whether it does; a reading to a thing begins with a point.</returns>
-    public static bool Begins(string? typed) => NameIn(typed) is not null;
+    /// <returns>Whether it does; 'mantel to right corner 44' is a reading, which begins with a point.</returns>
+    public static bool Begins(string? typed) => NameIn(typed) is { } name && typed!.TrimStart()[name.Length..].TrimStart() is { Length: > 0 } rest && (char.IsAsciiDigit(rest[0]) || rest[0] is '-' or '.');
 
     /// <summary>Reads a line.</summary>
     /// <param name="typed">What was typed.</param>

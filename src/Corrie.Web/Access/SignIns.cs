@@ -103,7 +103,7 @@ public sealed class SignIns(Passwords passwords, IDataProtectionProvider protect
         }
 
         Person? person;
-        using (var turn = await TurnAsync(device is null ? strangers : crew, context.RequestAborted))
+        using (var turn = await (device is null ? TurnAsync(strangers, Patience, context.RequestAborted) : TurnAsync(crew, Timeout.InfiniteTimeSpan, context.RequestAborted)))
         {
             if (turn is not { IsAcquired: true })
             {
@@ -166,14 +166,15 @@ public sealed class SignIns(Passwords passwords, IDataProtectionProvider protect
     private static PartitionedRateLimiter<string> Tries(int most, TimeSpan oneMoreEvery) => PartitionedRateLimiter.Create<string, string>(key => RateLimitPartition.GetTokenBucketLimiter(
         key, _ => new() { TokenLimit = most, TokensPerPeriod = 1, ReplenishmentPeriod = oneMoreEvery, QueueLimit = 0, AutoReplenishment = true }));
 
-    // A turn to have a password checked; null where it did not come soon. Nobody sits before a page that does not answer: they are told to wait.
-    private static async Task<RateLimitLease?> TurnAsync(ConcurrencyLimiter turns, CancellationToken aborted)
+    // A turn to have a password checked; null where it did not come soon. A stranger does not sit before a page that does not answer; the crew, from
+    // devices that are known, is never sent away.
+    private static async Task<RateLimitLease?> TurnAsync(ConcurrencyLimiter turns, TimeSpan patience, CancellationToken aborted)
     {
-        using var patience = CancellationTokenSource.CreateLinkedTokenSource(aborted);
-        patience.CancelAfter(Patience);
+        using var until = CancellationTokenSource.CreateLinkedTokenSource(aborted);
+        until.CancelAfter(patience);
         try
         {
-            return await turns.AcquireAsync(1, patience.Token);
+            return await turns.AcquireAsync(1, until.Token);
         }
         catch (OperationCanceledException) when (!aborted.IsCancellationRequested)
         {

@@ -11,9 +11,6 @@ namespace Corrie.Web.Jobs;
 /// <summary>Parts of the sheet and their values in plain words, for the history and for rivals: what they are called comes from their descriptions.</summary>
 public static class PathWords
 {
-    /// <summary>The word for a part that is not there.</summary>
-    public const string Nothing = "nothing";
-
     /// <summary>What a part is called.</summary>
     /// <param name="path">The part.</param>
     /// <param name="document">The sheet as it is: a row of a list is called by what stands in it now.</param>
@@ -45,7 +42,7 @@ public static class PathWords
     /// <param name="plan">The plan of the sheet, for the names of the points of a wall; null leaves their keys.</param>
     public static string Value(JsonNode? value, LengthStyle style, string path = "", JobPlan? plan = null) => value switch
     {
-        null => Nothing,
+        null => "nothing",
         JsonValue v when v.TryGetValue<string>(out var text) =>
             LengthReader.Read(text, UnitSystem.Millimetres, directed: true) is { Ok: true } read && text.Any(char.IsLetter) ? read.Value.Show(style).ToString() : text,
         JsonValue v when v.TryGetValue<bool>(out var yes) => yes ? "yes" : "no",

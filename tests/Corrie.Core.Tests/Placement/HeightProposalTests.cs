@@ -41,6 +41,13 @@ public class HeightProposalTests
         Assert.Equal(
             [(School.AsLowAsItGoes, "32 in"), (School.HungAsArt, "48 in"), (School.Standing, "51 in")],
             Of(Thing("furniture", 0, 30)).Select(p => (p.School, LengthText.Exact(p.Bottom, UnitSystem.Inches))));
+        // A window from 36 to 70 in leaves nothing above it but what stands over 70 in, and that does not fit under 96.
+        Assert.Empty(Of(Thing("window", 36, 34)));
+        // A thermostat at 60 to 66 in leaves what is under it: the eye line's top is at 58 in.
+        Assert.Equal([School.EyeLine], Of(Thing("thermostat", 60, 6)).Select(p => p.School));
+        // 28 in from 51 in leave 17 in over it; the centre at 62 in has its top at 76.
+        Assert.Equal([School.EyeLine, School.HungAsArt], Of(("/items/d1/place", new JsonObject { ["height"] = "20 in", ["gapAbove"] = "19 in" })).Select(p => p.School));
+        Assert.Empty(Of(("/walls/w1/width", "48 in")));
         Assert.Empty(Of(Thing("mantel", 67, 2), ("/items/d1/product", null)));
     }
 

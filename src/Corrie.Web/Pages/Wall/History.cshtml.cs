@@ -12,16 +12,16 @@ namespace Corrie.Web.Pages.Wall;
 /// <param name="Entry">The entry.</param>
 /// <param name="Author">Who.</param>
 /// <param name="What">What it is about.</param>
-/// <param name="Before">What stood there before.</param>
-/// <param name="After">What it was set to.</param>
+/// <param name="Before">What stood there before; null for nothing.</param>
+/// <param name="After">What it was set to; null where it was taken away.</param>
 /// <param name="InForce">Whether it has not been taken back.</param>
-public sealed record HistoryLine(Entry Entry, string Author, string What, string Before, string After, bool InForce)
+public sealed record HistoryLine(Entry Entry, string Author, string What, string? Before, string? After, bool InForce)
 {
     /// <summary>Whether something was put where nothing was.</summary>
-    public bool Puts => Before == PathWords.Nothing && After != PathWords.Nothing;
+    public bool Puts => Before is null && After is not null;
 
     /// <summary>Whether what was there was taken away.</summary>
-    public bool TakesAway => After == PathWords.Nothing;
+    public bool TakesAway => After is null;
 }
 
 /// <summary>What one person did without a long break: a visit, or a sitting at a desk.</summary>
@@ -176,8 +176,8 @@ public sealed class HistoryModel(CurrentUser user) : PageModel
                 e,
                 names.GetValueOrDefault(e.Author, e.Author),
                 PathWords.Name(e.Path, job.Ledger.Document, style),
-                e.Undoes is null ? PathWords.Value(e.Path.Length == 0 ? null : job.Ledger.Before(e), style, e.Path, job.Plan) : string.Empty,
-                PathWords.Value(e.Value, style, e.Path, job.Plan),
+                e.Undoes is null && e.Path.Length > 0 && job.Ledger.Before(e) is { } before ? PathWords.Value(before, style, e.Path, job.Plan) : null,
+                e.Value is { } value ? PathWords.Value(value, style, e.Path, job.Plan) : null,
                 job.Ledger.InForce(e))),
         ];
         return Page();

@@ -178,17 +178,14 @@ public sealed partial class IndexModel
             return Task.FromResult<IActionResult>(BadRequest());
         }
 
-        if (!Edits)
+        // Consent is to the place that was looked at: one that has moved since is shown anew, and nothing is recorded.
+        if (Seen < Job.Ledger.Seq && Planner.Plan(JobForm.Read(Job.Ledger.At(Seen).Document).Sheet, Plan).Placement(thing.Id)?.Outer != placed.Outer)
         {
-            // A client speaks for themselves, of the place that they see: one that has moved since is shown anew, and nothing is recorded.
-            if (Seen < Job.Ledger.Seq)
-            {
-                return Task.FromResult(Refuse(choice.Here.Pointer + "/approval/by", string.Empty, "The plan has changed since this page was shown. Look at it as it is now, and agree to that."));
-            }
-
-            by = user.Name;
+            return Task.FromResult(Refuse(choice.Here.Pointer + "/approval/by", by ?? string.Empty, $"The {thing.Name} has moved since this page was shown. Expected: consent to where it is now, bottom {placed.Outer.Bottom.Show(Style)}, centre {placed.Outer.CentreX.Show(Style)} across."));
         }
 
+        // A client speaks for themselves.
+        by = Edits ? by : user.Name;
         var change = choice.Here.Set("approval", new JsonObject
         {
             ["by"] = (by ?? string.Empty).Trim()[..Math.Min(80, (by ?? string.Empty).Trim().Length)],

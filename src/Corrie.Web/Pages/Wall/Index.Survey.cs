@@ -180,6 +180,20 @@ public sealed partial class IndexModel
         static Length? Position(string units) => long.TryParse(units, out var n) && n is >= 0 and <= MostUnits ? Length.FromUnits(n) : null;
     }
 
+    /// <summary>The questions about the wall that are open, with the answers that the reader can press.</summary>
+    public IReadOnlyList<Asked> OpenQuestions => Survey is { Wall: var wall } ? Corrie.Core.Survey.Asked.Open(wall, Sheet.House(), user.Name) : [];
+
+    /// <summary>Takes an answer to a question about the wall, by whoever presses it; one that somebody has answered meanwhile stays as they have.</summary>
+    /// <param name="answer">The question, and which of its answers, such as <c>/walls/w1/scan 0</c>.</param>
+    public Task<IActionResult> OnPostAnswerAsync(string? answer)
+    {
+        var words = (answer ?? string.Empty).Split(' ');
+        return words.Length != 2 || !int.TryParse(words[1], out var which) || which < 0 ? Task.FromResult<IActionResult>(BadRequest())
+            : OpenQuestions.FirstOrDefault(a => a.Of == words[0]) is not { } open ? Again()
+            : which < open.Answers.Count ? Append(open.Answers[which].Sets)
+            : Task.FromResult<IActionResult>(BadRequest());
+    }
+
     /// <summary>Starts the build-up from a usual one; nothing of it is confirmed yet.</summary>
     public Task<IActionResult> OnPostBuildUpAsync(string? preset)
     {

@@ -78,6 +78,11 @@ public static class FeatureDrawing
                 break;
         }
 
+        if (feature.Kind == FeatureKind.Window)
+        {
+            canvas.Keep(x + (w / 2), y + (h / 2), w, h);
+        }
+
         if (w > 44 && feature.Kind is not (FeatureKind.Soundbar or FeatureKind.Beam))
         {
             var below = feature.Kind switch

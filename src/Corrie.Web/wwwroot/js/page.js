@@ -1,7 +1,7 @@
 // What every page does: no-script buttons away, keys, live changes, and the wall.
 import { ask } from './ask.js';
 import { pictures } from './pictures.js';
-import { probes } from './probes.js';
+import { presses } from './presses.js';
 import { say } from './said.js';
 import { typed } from './typed.js';
 import { again, unsent } from './unsent.js';
@@ -172,7 +172,7 @@ document.body.addEventListener('htmx:responseError', event => say(event.detail.x
 typed();
 unsent();
 ask();
-probes();
+presses();
 follow();
 wall();
 when();
