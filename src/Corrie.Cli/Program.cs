@@ -45,6 +45,11 @@ check.SetAction(parsed => WithSheet(parsed.GetRequiredValue(file), (document, sh
     foreach (var finding in result.Findings)
     {
         output.WriteLine($"{FindingCatalogue.Letter(finding.Severity),-2} {finding.Code}: {finding.Message.Say(style)}");
+        foreach (var part in finding.Parts)
+        {
+            output.WriteLine($"     {part.Say(style)}");
+        }
+
         output.WriteLine($"   {finding.Kind.Why} Source: {finding.Kind.Source}.");
         foreach (var remedy in RemedyProof.Proven(document, result, finding))
         {

@@ -119,6 +119,9 @@ public sealed record RemedyOutcome(IReadOnlyList<FindingKind> Goes, IReadOnlyLis
 /// <param name="Remedies">Ways out, best first; may be empty.</param>
 public sealed record Finding(FindingKind Kind, Severity Severity, Spot Where, Phrase Message, IReadOnlyList<Remedy> Remedies)
 {
+    /// <summary>What it is made up of, a line each, the likeliest first; empty where the message says it all.</summary>
+    public IReadOnlyList<Phrase> Parts { get; init; } = [];
+
     /// <summary>The stable code.</summary>
     public string Code => Kind.Code;
 

@@ -55,6 +55,7 @@ public static class PlanFile
                 ["y"] = file.Exact(f.Where.Y),
                 ["title"] = f.Kind.Title,
                 ["message"] = f.Message.Say(style),
+                ["parts"] = new JsonArray([.. f.Parts.Select(p => (JsonNode)p.Say(style))]),
                 ["why"] = f.Kind.Why,
                 ["source"] = f.Kind.Source.ToString(),
                 ["untried"] = RemedyProof.Untried(document, plan, f),

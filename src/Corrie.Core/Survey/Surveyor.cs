@@ -203,15 +203,13 @@ public static class Surveyor
                 continue;
             }
 
-            Phrase message = $"These do not close by {off}: ";
-            for (var i = 0; i < worst.Suspects.Count; i++)
-            {
-                message.AppendFormatted($"{(i == 0 ? string.Empty : "; ")}{Words(wall, worst.Suspects[i])}");
-            }
-
             var again = Deciding(network, worst.Suspects);
-            message.AppendFormatted($". {worst.Suspects.Count} readings are equally suspect. Measure {Words(wall, again)} again: if it comes out {off} different, it was the one; if not, it is right and the fault lies in the others.");
-            yield return SurveyFindings.ReadingsDisagree.At(spot, message);
+            yield return SurveyFindings.ReadingsDisagree.At(
+                spot,
+                $"A loop of {worst.Suspects.Count} readings does not close by {off}, and each is equally suspect. Measure {Name(wall, again.From)} to {Name(wall, again.To)} again: if it comes out {off} different, it was the one; if not, it is right and the fault lies in the others.") with
+            {
+                Parts = [.. worst.Suspects.OrderBy(s => s != again).Select(s => Phrase.Of($"{Words(wall, s)}, by {s.By}"))],
+            };
         }
     }
 
@@ -238,49 +236,97 @@ public static class Surveyor
         }
     }
 
-    // The reading that put it there is named; where several did, the longest.
+    // From so many entries on the wall's own size is the likelier slip.
+    private const int WallItself = 3;
+
+    // One cause, one finding: a reading that puts several points off the wall is one, and what lies off one end in numbers speaks against the wall.
     private static IEnumerable<Finding> OffTheWall(Surveyed surveyed)
     {
         var wall = surveyed.Wall;
-        foreach (var (network, size, low, high) in new[] { (surveyed.Across, wall.Width, "left of the wall's left end", "right of its right end"), (surveyed.Up, wall.Height, "below the floor", "above the ceiling") })
+        foreach (var (network, axis) in new[] { (surveyed.Across, Axis.Across), (surveyed.Up, Axis.Up) })
         {
+            var off = new List<(MeasuredReading Reading, string Point, Length At)>();
             foreach (var (point, at) in network.Beyond.OrderBy(p => p.Key, StringComparer.Ordinal))
             {
+                // The reading that put it there is named; where several did, the longest.
                 if (network.Readings.Select(r => r.Reading).Where(r => r.From == point || r.To == point).MaxBy(r => (r.Value.Abs, r.Id)) is { } reading)
                 {
-                    yield return SurveyFindings.OffTheWall.At(
-                        new("readings/" + reading.Id),
-                        $"Measure {Words(wall, reading)} again: it puts the {Name(wall, point)} {Beyond(at.Position, size)} {(at.Position < Length.Zero ? low : high)}. Until then it stays where it was entered.",
-                        new Remedy("Take the reading away", "what it was measured to stays where it was entered", [wall.Here.Clear("readings/" + reading.Id)]));
+                    off.Add((reading, point, at.Position));
                 }
+            }
+
+            foreach (var of in off.GroupBy(o => o.Reading))
+            {
+                var (reading, point, at) = of.MaxBy(o => Beyond(o.At, Size(wall, axis)));
+                yield return SurveyFindings.OffTheWall.At(
+                    new("readings/" + reading.Id),
+                    $"Measure {Words(wall, reading)} again: it puts the {Name(wall, point)} {Beyond(at, Size(wall, axis))} {Side(axis, at)}. Until then it stays where it was entered.",
+                    new Remedy("Take the reading away", "what it was measured to stays where it was entered", [wall.Here.Clear("readings/" + reading.Id)]));
             }
         }
 
+        foreach (var end in EnteredOff(surveyed).GroupBy(o => (o.Axis, Low: o.At < Length.Zero)))
+        {
+            if (end.Key.Low || end.Count() < WallItself)
+            {
+                foreach (var one in end)
+                {
+                    yield return SurveyFindings.OffTheWall.At(new(one.Part), one.Says);
+                }
+
+                continue;
+            }
+
+            var (size, farthest) = (Size(wall, end.Key.Axis), end.MaxBy(o => o.At));
+            yield return SurveyFindings.OffTheWall.At(
+                new(end.Key.Axis == Axis.Across ? "width" : "height"),
+                $"Measure the wall again: {end.Count()} entries lie {Side(end.Key.Axis, farthest.At)}, the farthest at {farthest.At}, and the wall is {size} {(end.Key.Axis == Axis.Across ? "wide" : "high")}.") with
+            {
+                Parts = [.. end.OrderByDescending(o => o.At).Select(o => o.Says)],
+            };
+        }
+    }
+
+    // What was entered off the wall, by the axis and the point where it is so.
+    private static IEnumerable<(Axis Axis, Length At, string Part, Phrase Says)> EnteredOff(Surveyed surveyed)
+    {
+        var wall = surveyed.Wall;
         foreach (var stud in wall.Studs.Where(s => !Directions.OnWall(s.Centre, wall.Width)))
         {
-            yield return SurveyFindings.OffTheWall.At(
-                new("studs/" + stud.Id), $"Measure the stud at {stud.Centre} again: it lies {Beyond(stud.Centre, wall.Width)} beyond the wall, which is {wall.Width} wide.");
+            yield return (Axis.Across, stud.Centre, "studs/" + stud.Id, $"Measure the stud at {stud.Centre} again: it lies {Beyond(stud.Centre, wall.Width)} beyond the wall, which is {wall.Width} wide.");
         }
 
-        foreach (var f in wall.Features.Where(f => !(Directions.OnWall(f.Left, wall.Width) && Directions.OnWall(f.Right, wall.Width) && Directions.OnWall(f.Bottom, wall.Height) && Directions.OnWall(f.Top, wall.Height))))
+        foreach (var f in wall.Features)
         {
-            yield return SurveyFindings.OffTheWall.At(
-                new("features/" + f.Id),
-                $"Measure the {f.Name} again: it stands from {f.Left} to {f.Right} across and from {f.Bottom} to {f.Top} up, and the wall is {wall.Width} wide and {wall.Height} high.");
+            var worst = new[] { (Axis.Across, At: f.Left), (Axis.Across, At: f.Right), (Axis.Up, At: f.Bottom), (Axis.Up, At: f.Top) }.FirstOrDefault(e => !Directions.OnWall(e.At, Size(wall, e.Item1)));
+            if (worst != default)
+            {
+                yield return (worst.Item1, worst.At, "features/" + f.Id,
+                    $"Measure the {f.Name} again: it stands from {f.Left} to {f.Right} across and from {f.Bottom} to {f.Top} up, and the wall is {wall.Width} wide and {wall.Height} high.");
+            }
         }
 
         foreach (var sounding in surveyed.Soundings.Where(s => !s.Evidence.Struck))
         {
-            var size = sounding.Evidence.Axis == Axis.Across ? wall.Width : wall.Height;
+            var size = Size(wall, sounding.Evidence.Axis);
             var worst = Directions.OnWall(sounding.Low, size) ? sounding.High : sounding.Low;
             if (!Directions.OnWall(worst, size))
             {
-                yield return SurveyFindings.OffTheWall.At(
-                    new("evidence/" + sounding.Evidence.Id),
+                yield return (sounding.Evidence.Axis, worst, "evidence/" + sounding.Evidence.Id,
                     $"Measure evidence of framing at {sounding.Evidence.At} from {Name(wall, sounding.Evidence.From)} again: it lies {Beyond(worst, size)} beyond the wall.");
             }
         }
     }
+
+    private static Length Size(Wall wall, Axis axis) => axis == Axis.Across ? wall.Width : wall.Height;
+
+    private static string Side(Axis axis, Length at) => (axis, at < Length.Zero) switch
+    {
+        (Axis.Across, true) => "left of the wall's left end",
+        (Axis.Across, false) => "right of its right end",
+        (_, true) => "below the floor",
+        _ => "above the ceiling",
+    };
 
     private static Length Beyond(Length at, Length size) => at < Length.Zero ? -at : at - size;
 

@@ -1,4 +1,5 @@
 using Corrie.Core.Catalogue;
+using Corrie.Core.Hanging;
 using Corrie.Core.Measure;
 using Corrie.Core.Placement;
 using Corrie.Core.Planning;
@@ -26,13 +27,15 @@ public sealed class Canvas
         Framing = Survey.For(plan.ShownBolt(look.Wall)).Map;
         Things = [.. plan.Sheet.ThingsOn(wall.Value.Sheet)];
         Selected = Things.FirstOrDefault(t => t.Id == look.Item) ?? Things.FirstOrDefault(t => t.Kind == Display.Kind) ?? (Things.Count > 0 ? Things[0] : null);
+        Stretch = look.Drawing == Drawings.Above ? StretchAbove() : (Length.Zero, Wall.Width);
         Frame = look.Drawing switch
         {
             Drawings.Side => SideFrame(),
+            Drawings.Above => Frame.OfStretch(Stretch.From, Stretch.To, Frame.Of(Wall.Width, Wall.Height)),
             _ => Frame.Of(Wall.Width, Wall.Height),
         };
         Face = look.Drawing == Drawings.Side ? Frame.Left + Frame.D(Wall.LayersThickness + Wall.StudDepth) + 8
-            : Frame.TopMargin + 8 + Frame.D(Wall.StudDepth + Wall.LayersThickness);
+            : Frame.TopMargin + 14 + Frame.D(Wall.StudDepth + Wall.LayersThickness);
     }
 
     /// <summary>Where it is drawn.</summary>
@@ -46,6 +49,9 @@ public sealed class Canvas
 
     /// <summary>Where things of the wall lie.</summary>
     public Frame Frame { get; }
+
+    /// <summary>The stretch of the wall that is drawn; from above that of what is looked at, and else the whole.</summary>
+    public (Length From, Length To) Stretch { get; }
 
     /// <summary>From the side and from above: where the wall's face lies.</summary>
     public double Face { get; }
@@ -107,6 +113,17 @@ public sealed class Canvas
     public bool IsShown(string item) => Plan.Sheet.Item(item) is { } other && Root(other) == (Selected is null ? null : Root(Selected));
 
     private Item Root(Item item) => Plan.Sheet.On(item) is { } holder ? Root(holder) : item;
+
+    // What is looked at with a foot at both sides, so that plate and bolts are large.
+    private (Length From, Length To) StretchAbove()
+    {
+        var around = Length.Tape(12);
+        var (thing, mount) = Shown();
+        List<Rect> shown = [.. new[] { thing is null ? null : Plan.Placement(thing.Id)?.Outer, mount is null ? null : Plan.Layout(mount.Id)?.Plate }.OfType<Rect>()];
+        return shown.Count == 0 ? (Length.Zero, Wall.Width)
+            : (Length.Max(Length.Zero, shown.Min(r => r.Left) - around), Length.Min(Wall.Width, shown.Max(r => r.Right) + around)) is var (from, to) && to > from + around ? (from, to)
+            : (Length.Zero, Wall.Width);
+    }
 
     // Heights are to the wall's scale, and so are distances as long as the farthest seat fits.
     private Frame SideFrame()

@@ -48,6 +48,16 @@ public readonly record struct Frame(double Scale, double Left, double Floor)
         return new(scale, LeftMargin, TopMargin + (height.Inches * scale));
     }
 
+    /// <summary>A stretch of a wall as large as it fits, over the space of the whole wall: what is close to it is to be seen.</summary>
+    /// <param name="from">Left end of the stretch.</param>
+    /// <param name="to">Its right end.</param>
+    /// <param name="whole">The frame of the whole wall.</param>
+    public static Frame OfStretch(Length from, Length to, Frame whole)
+    {
+        var scale = (Width - LeftMargin - RightMargin) / (to - from).Inches;
+        return whole with { Scale = scale, Left = LeftMargin - (from.Inches * scale) };
+    }
+
     /// <summary>Height of the whole drawing.</summary>
     public double Height => Floor + FootMargin;
 

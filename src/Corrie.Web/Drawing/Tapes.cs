@@ -55,25 +55,26 @@ public static class Tapes
     }
 
     /// <summary>The tape along the foot.</summary>
-    public static void Across(Svg svg, Frame frame, Length width, Datum datum, IReadOnlyList<Datum> datums, IEnumerable<Reading> readings, LengthStyle style, double reach)
+    public static void Across(Svg svg, Frame frame, (Length From, Length To) stretch, Datum datum, IReadOnlyList<Datum> datums, IEnumerable<Reading> readings, LengthStyle style, double reach)
     {
+        var (left, right) = (frame.X(stretch.From), frame.X(stretch.To));
         var y = frame.Floor + 9;
         svg.Group("tape across");
-        svg.Rect("tape-body", frame.Left, y, frame.D(width), Thick, 2);
-        var ticks = Ticks(datum, Length.Zero, width, style, frame.Scale).ToList();
+        svg.Rect("tape-body", left, y, right - left, Thick, 2);
+        var ticks = Ticks(datum, stretch.From, stretch.To, style, frame.Scale).ToList();
         svg.Lines("tick", ticks.Select(t => (frame.X(t.At), y, frame.X(t.At), y + Math.Round(Thick * t.Size))));
         foreach (var (at, _, label) in ticks)
         {
             var x = frame.X(at);
-            if (label is { } words && x < frame.X(width) - 24)
+            if (label is { } words && x < right - 24)
             {
                 svg.Words("tape-figure", x + 2.5, y + Thick - 3, words);
             }
         }
 
-        var flags = Merge(readings);
+        var flags = Merge(readings.Where(r => r.At >= stretch.From && r.At <= stretch.To));
         var wide = style.FeetInches ? 84 : style.System == UnitSystem.Millimetres ? 60 : 72;
-        var places = Spread([.. flags.Select(f => frame.X(f.At))], wide + 2, frame.Left + 10, frame.X(width) - 10);
+        var places = Spread([.. flags.Select(f => frame.X(f.At))], wide + 2, left + 10, right - 10);
         for (var i = 0; i < flags.Count; i++)
         {
             var (flag, x, at) = (flags[i], places[i], frame.X(flags[i].At));
@@ -86,7 +87,8 @@ public static class Tapes
             svg.End();
         }
 
-        Hook(svg, "across", datum, datums, frame.X(datum.At), y + Thick + 3, frame);
+        // A hook off the stretch stands at its end.
+        Hook(svg, "across", datum, datums, Math.Clamp(frame.X(datum.At), left, right), y + Thick + 3, frame);
         svg.End();
     }
 

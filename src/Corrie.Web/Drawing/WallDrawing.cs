@@ -24,6 +24,7 @@ public static class WallDrawing
             new DrawingLayer(Drawings.Elevations, Depth.Ground, Ground),
             new DrawingLayer(Drawings.Elevations, Depth.Found, c => c.Svg.Line("floor-line", c.Frame.Left - 4, c.Frame.Floor, c.Frame.X(c.Wall.Width) + 4, c.Frame.Floor)),
             new DrawingLayer(Drawings.Elevations | Drawings.Side | Drawings.Above, Depth.Tapes, Tape),
+            new DrawingLayer(Drawings.Above, Depth.Next, RoomDrawing.Draw),
             new DrawingLayer(Drawings.Elevations, Depth.Tags, Tags.Draw),
         }.Concat(StageViews.All.SelectMany(v => v.Layers)).OrderBy(l => l.Depth),
     ];
@@ -60,8 +61,22 @@ public static class WallDrawing
                 .. (look.Edits ? [("data-edits", "1")] : Array.Empty<(string, string)>()),
             ], close: false);
         svg.Raw(Materials.Definitions);
+        if (look.Drawing == Drawings.Above)
+        {
+            var (left, right) = (canvas.Frame.X(canvas.Stretch.From), canvas.Frame.X(canvas.Stretch.To));
+            svg.Open("clipPath", string.Empty, [("id", "stretch")], close: false).Rect(string.Empty, left, 0, right - left, canvas.Frame.Floor).End("clipPath");
+            svg.Group("stretch", ("clip-path", "url(#stretch)"));
+        }
+
+        var inStretch = look.Drawing == Drawings.Above;
         foreach (var layer in Layers.Where(l => l.Drawings.HasFlag(look.Drawing)))
         {
+            if (inStretch && layer.Depth >= Depth.Tapes)
+            {
+                svg.End();
+                inStretch = false;
+            }
+
             layer.Draw(canvas);
         }
 
@@ -100,7 +115,7 @@ public static class WallDrawing
         if (canvas.Look.Drawing != Drawings.Side)
         {
             var reach = canvas.Look.Drawing == Drawings.Above ? canvas.Face : outer is { } o ? frame.Y(o.Bottom) : frame.Y(wall.Height);
-            Tapes.Across(svg, frame, wall.Width, canvas.Tapes.Across, canvas.Tapes.Datums, readings.Where(r => r.Axis == Axis.Across), canvas.Style, reach);
+            Tapes.Across(svg, frame, canvas.Stretch, canvas.Tapes.Across, canvas.Tapes.Datums, readings.Where(r => r.Axis == Axis.Across), canvas.Style, reach);
         }
     }
 

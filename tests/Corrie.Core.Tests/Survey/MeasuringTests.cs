@@ -23,10 +23,12 @@ public class MeasuringTests
         var finding = Sheets.Plan(Loop("122 in")).Finding("survey.readings-disagree");
         var message = finding.Message.Say(LengthStyle.Inches);
         // By hand: 61 + 60 1/2 = 121 1/2, 1/2 in short of 122.
-        Assert.Contains("do not close by 1/2 in", message);
-        Assert.Contains("left corner to left edge of the window = 61 in; left edge of the window to right corner = 60 1/2 in; left corner to right corner = 122 in", message);
-        Assert.Contains("3 readings are equally suspect", message);
-        Assert.Contains("Measure left edge of the window to right corner = 60 1/2 in again", message);
+        Assert.Contains("A loop of 3 readings does not close by 1/2 in, and each is equally suspect", message);
+        Assert.Contains("Measure left edge of the window to right corner again", message);
+        // A line each, first what is measured again.
+        Assert.Equal(
+            ["left edge of the window to right corner = 60 1/2 in, by Ines", "left corner to left edge of the window = 61 in, by Ines", "left corner to right corner = 122 in, by Tom"],
+            finding.Parts.Select(p => p.Say(LengthStyle.Inches)));
         Assert.DoesNotContain("survey.readings-disagree", Sheets.Plan(Loop("121 5/8 in")).Codes());
     }
 
@@ -139,6 +141,20 @@ public class MeasuringTests
         Assert.Equal("w1/readings/r0", finding.Where.Part);
         Assert.Contains("ceiling to top of the mantel = 405 1/2 in", finding.Message.Say(LengthStyle.Inches));
         Assert.Contains(plan.Marks, m => m.Item == "m1");
+    }
+
+    [Fact]
+    public void What_lies_off_one_end_in_numbers_speaks_against_the_wall_and_is_said_once()
+    {
+        static (string, JsonNode?) Studs(params string[] at) => ("/walls/w1/studs", new JsonObject(at.Select((a, i) =>
+            KeyValuePair.Create<string, JsonNode?>($"k{i}", new JsonObject { ["centre"] = a, ["state"] = "confirmed" }))));
+        var plan = Sheets.Plan(("/walls/w1/width", "56 in"), Studs("40 in", "70 in", "86 in", "102 in"));
+        var finding = Assert.Single(plan.Findings, f => f.Code == "survey.off-the-wall");
+        Assert.Equal("w1/width", finding.Where.Part);
+        Assert.Contains("3 entries lie right of its right end, the farthest at 102 in, and the wall is 56 in wide", finding.Message.Say(LengthStyle.Inches));
+        Assert.Equal(3, finding.Parts.Count);
+        // Two may be two slips.
+        Assert.Equal(["w1/studs/k1", "w1/studs/k2"], Sheets.Plan(("/walls/w1/width", "56 in"), Studs("40 in", "70 in", "86 in")).Findings.Where(f => f.Code == "survey.off-the-wall").Select(f => f.Where.Part));
     }
 
     [Theory]

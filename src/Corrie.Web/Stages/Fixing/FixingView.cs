@@ -78,7 +78,15 @@ public sealed class FixingView : StageView
     private static void Above(Canvas canvas, Item item, Bolt bolt)
     {
         var reach = item.Bolt()!.Length - ((Mount)item.Product!).PlateThickness;
-        var x = canvas.Frame.X(bolt.X);
-        canvas.Svg.Line("bolt-shank", x, canvas.Face, x, canvas.Face - canvas.Frame.D(reach));
+        var (svg, s, x, thick) = (canvas.Svg, canvas.Frame, canvas.Frame.X(bolt.X), Math.Max(2, canvas.Frame.D(item.Bolt()!.Diameter)));
+        var end = canvas.Face - s.D(reach);
+        svg.Path("bolt-body", $"M{x - (thick / 2)} {canvas.Face} V{end + thick} L{x} {end} L{x + (thick / 2)} {end + thick} V{canvas.Face} Z");
+        svg.Rect("bolt-head", x - thick, canvas.Face, 2 * thick, Math.Max(3, thick * .7), 1);
+        // Rows lie over each other from here: one number a column, with all that are in it.
+        var column = canvas.Plan.Fixing(item.Id)!.Bolts.Where(b => b.X == bolt.X).ToList();
+        if (column[0] == bolt && canvas.IsShown(item.Id))
+        {
+            svg.Words("bolt-number", x, canvas.Face - s.D(canvas.Wall.StudDepth + canvas.Wall.LayersThickness) - 6, string.Join(", ", column.Select(b => b.Number)));
+        }
     }
 }

@@ -54,7 +54,7 @@ public static class SeatsDrawing
             svg.Group("reach");
             svg.Rect("ghost", s.X(placed.Outer.Left), canvas.Out(mount.DepthExtended), s.D(placed.Outer.Width), Math.Max(3, s.D(sized.Depth)), 2);
             svg.Line("arm-line", s.X(plate), canvas.Face, s.X(placed.Outer.CentreX), canvas.Out(mount.DepthExtended));
-            svg.Figures("note-right", s.X(placed.Outer.Right) + 6, canvas.Out(mount.DepthExtended) + 6, mount.DepthExtended.Show(style), "reaches ");
+            svg.Figures("note-left", s.X(placed.Outer.Left) + 6, canvas.Out(mount.DepthExtended) + s.D(sized.Depth) + 14, mount.DepthExtended.Show(style), "reaches ");
             svg.End();
         }
 
@@ -65,14 +65,7 @@ public static class SeatsDrawing
             return;
         }
 
-        svg.Figures("note-right", s.X(placed.Outer.Right) + 6, canvas.Out(parked) + 10, (parked + sized.Depth).Show(style), after: " out of the wall");
-        foreach (var view in placed.Views.Where(v => canvas.Out(v.Viewer.Distance) < s.Floor - 14))
-        {
-            svg.Group("sight");
-            svg.Circle("head", s.X(placed.Outer.CentreX), canvas.Out(view.Viewer.Distance), 8);
-            svg.Words("note-left", s.X(placed.Outer.CentreX) + 14, canvas.Out(view.Viewer.Distance) + 4, view.Viewer.Name);
-            svg.End();
-        }
+        svg.Figures("note-left", s.X(placed.Outer.CentreX) + 8, canvas.Out(parked + sized.Depth) + 16, (parked + sized.Depth).Show(style), after: " out of the wall");
     }
 
     private static Length? PlateOf(Canvas canvas, Item mount) => Core.Hanging.HangingResults.Layout(canvas.Plan, mount.Id)?.Position.Plate;

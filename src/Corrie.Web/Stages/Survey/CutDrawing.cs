@@ -42,8 +42,9 @@ public static class CutDrawing
     {
         var (svg, s, wall, face) = (canvas.Svg, canvas.Frame, canvas.Wall, canvas.Face);
         var back = face - s.D(wall.StudDepth + wall.LayersThickness);
-        svg.Rect("floor-plan", s.Left, face, s.D(wall.Width), s.Floor - face);
-        foreach (var stud in canvas.Studs)
+        var (left, wide) = (s.X(canvas.Stretch.From), s.D(canvas.Stretch.To - canvas.Stretch.From));
+        svg.Rect("floor-plan", left, face, wide, s.Floor - face);
+        foreach (var stud in canvas.Studs.Where(t => t.Left < canvas.Stretch.To && t.Right > canvas.Stretch.From))
         {
             svg.Group($"stud {stud.State.Word()}");
             svg.Rect("stud-face", s.X(stud.Left), back, s.D(stud.Width), s.D(wall.StudDepth));
@@ -55,14 +56,15 @@ public static class CutDrawing
         foreach (var layer in wall.Layers)
         {
             y -= s.D(layer.Thickness);
-            svg.Rect(layer.Confirmed ? "cut board" : "cut board guessed", s.Left, y, s.D(wall.Width), s.D(layer.Thickness));
+            svg.Rect(layer.Confirmed ? "cut board" : "cut board guessed", left, y, wide, s.D(layer.Thickness));
         }
 
-        foreach (var f in wall.Features.Where(f => f.Depth > Length.Zero))
+        // What stands out farthest lies under the rest; its name is in its corner, where the rest is not.
+        foreach (var f in wall.Features.Where(f => f.Depth > Length.Zero && f.Overlaps(canvas.Stretch.From, canvas.Stretch.To)).OrderByDescending(f => f.Depth))
         {
             svg.Group($"feature {f.Kind.Word()}");
             svg.Rect(f.Kind == FeatureKind.Soundbar ? "bar-body" : "body", s.X(f.Left), face, s.D(f.Width), s.D(f.Depth));
-            svg.Words("name", s.X(f.Centre), canvas.Out(f.Depth) + 14, f.Name);
+            svg.Words("name-left", Math.Max(left, s.X(f.Left)) + 6, Math.Min(canvas.Out(f.Depth), s.Floor) - 6, f.Name);
             svg.End();
         }
     }
