@@ -53,7 +53,11 @@ public sealed record Display(
             m.Length("vesaCentreRight", "centre of the hole pattern right of the display's centre, seen from the front", LengthRange.Offset, Length.Zero),
             // A picture is in the middle of its frame unless somebody has measured it.
             m.Length("pictureUp", "bottom of the picture over the bottom edge", LengthRange.Distance, (height - PictureSize.OfDiagonal(diagonal, aspect).Height).Half),
-            m.Yes("portsUsed", "whether sockets on its back are used after hanging"));
+            m.Yes("portsUsed", "whether sockets on its back are used after hanging"))
+        {
+            Thread = m.Part("thread", new WordShape("thread of the holes in its back", "M4", "M5", "M6", "M8")),
+            ThreadDepth = m.MaybeLength("threadDepth", "how deep that thread can be used", LengthRange.Size),
+        };
     });
 
     /// <summary>Displays, in the catalogue and on the sheet.</summary>
@@ -63,9 +67,15 @@ public sealed record Display(
         [
             ("What it is", ["name", "diagonal", "aspect", "mass", "portsUsed"]),
             ("Its outside", ["width", "height", "depth", "pictureUp"]),
-            ("Its holes", ["vesaWidth", "vesaHeight", "vesaCentreUp", "vesaCentreRight"]),
+            ("Its holes", ["vesaWidth", "vesaHeight", "vesaCentreUp", "vesaCentreRight", "thread", "threadDepth"]),
         ],
     };
+
+    /// <summary>Thread of the holes in its back, such as <c>M8</c>; null where nobody has entered it.</summary>
+    public string? Thread { get; init; }
+
+    /// <summary>How deep that thread can be used; null where nobody has entered it.</summary>
+    public Length? ThreadDepth { get; init; }
 
     /// <summary>The picture's size, from diagonal and aspect.</summary>
     public PictureSize Picture => PictureSize.OfDiagonal(Diagonal, Aspect);

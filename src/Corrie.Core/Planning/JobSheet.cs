@@ -167,6 +167,16 @@ public sealed class JobSheet : PartHolder
     /// <returns>The thing; null where there is none.</returns>
     public Item? Item(string? id) => id is not null && items.TryGetValue(id, out var item) ? item : null;
 
+    /// <summary>What a thing is called beside others: its kind, and its key where the job has several of that kind.</summary>
+    /// <param name="item">The thing.</param>
+    /// <returns>Such as <c>Mount</c>, or <c>Mount m2</c>.</returns>
+    public string Called(Item item) => Items.Count(i => i.Kind == item.Kind) > 1 ? $"{item.Kind.Title} {item.Id}" : item.Kind.Title;
+
+    /// <summary>A thing's name, with its key where another thing of the job has the same.</summary>
+    /// <param name="item">The thing.</param>
+    /// <returns>Such as <c>Living display, 65 in</c>, or with <c>(d2)</c> behind it.</returns>
+    public string NameOf(Item item) => Items.Count(i => i.Name == item.Name) > 1 ? $"{item.Name} ({item.Id})" : item.Name;
+
     /// <summary>What carries a thing.</summary>
     /// <param name="item">The thing.</param>
     /// <returns>What it hangs on; null for a wall.</returns>

@@ -25,6 +25,8 @@ namespace Corrie.Core.Planning;
 /// <param name="LeastTravel">Least slide that should be left to each side after hanging.</param>
 /// <param name="UnknownGravity">Specific gravity of studs whose species is not known, 0.2 to 1.</param>
 /// <param name="UsualBolt">Diameter of the bolt that members are shown for where none is chosen yet.</param>
+/// <param name="TwoOver">Diagonal over which a display is always lifted by two.</param>
+/// <param name="TwoOverMass">Weight over which it is.</param>
 public sealed record Policy(
     int Version,
     double AnchorFactor,
@@ -43,7 +45,9 @@ public sealed record Policy(
     Length ConsentGive,
     Length LeastTravel,
     double UnknownGravity,
-    Length UsualBolt)
+    Length UsualBolt,
+    Length TwoOver,
+    Mass TwoOverMass)
 {
     /// <summary>The description; what holds where nothing is entered is common practice.</summary>
     public static GroupShape<Policy> Form { get; } = new("the company's figures", m => new Policy(
@@ -64,7 +68,9 @@ public sealed record Policy(
         m.Length("consentGive", "how far a display may move after the client's consent", LengthRange.Distance, Length.Tape(0, 1, 8)),
         m.Length("leastTravel", "least slide that should be left to each side after hanging", LengthRange.Distance, Length.Tape(0, 1, 2)),
         m.Or("unknownGravity", new NumberShape("specific gravity of studs whose species is not known", 0.2, 1), 0.36),
-        m.Length("usualBolt", "bolt that members are shown for where none is chosen yet", LengthRange.UpTo(Length.Tape(2)), Length.Tape(0, 5, 16))));
+        m.Length("usualBolt", "bolt that members are shown for where none is chosen yet", LengthRange.UpTo(Length.Tape(2)), Length.Tape(0, 5, 16)),
+        m.Length("twoOver", "diagonal over which two lift a display, whatever it weighs", LengthRange.Size, Length.Tape(55)),
+        m.Or("twoOverWeight", new MassShape("weight over which two lift it, whatever its size"), new Mass(25))));
 
     /// <summary>The figures that Corrie comes with (common practice).</summary>
     public static Policy Usual { get; } = Form.Read([]);

@@ -46,4 +46,7 @@ public static class FieldText
 
     /// <summary>Words with a capital at the beginning.</summary>
     public static string Capital(string words) => words.Length == 0 ? words : char.ToUpperInvariant(words[0]) + words[1..];
+
+    /// <summary>Words as they stand within a sentence.</summary>
+    public static string Uncapital(string words) => words.Length == 0 ? words : char.ToLowerInvariant(words[0]) + words[1..];
 }

@@ -135,7 +135,7 @@ public sealed partial class IndexModel
     private List<(string Key, string Words)> Named(Names names, string path) => names switch
     {
         Core.Format.Names.Wall => [.. Sheet.Walls.Select(w => (w.Id, WallName(w)))],
-        Core.Format.Names.Item => [.. Sheet.Items.Where(i => !path.StartsWith(i.Here.Pointer + "/", StringComparison.Ordinal)).Select(i => (i.Id, $"{i.Name} ({i.Id})"))],
+        Core.Format.Names.Item => [.. Sheet.Items.Where(i => !path.StartsWith(i.Here.Pointer + "/", StringComparison.Ordinal)).Select(i => (i.Id, Sheet.NameOf(i)))],
         Core.Format.Names.CentreLine => [("wall", "the wall"), .. (Survey?.Wall.Features ?? []).Where(f => f.Solid).Select(f => (f.Id, "the " + f.Name))],
         Core.Format.Names.DatumAcross => [.. (Tapes?.Datums ?? []).Where(d => d.Axis == Axis.Across).Select(d => (d.Id, d.Name))],
         _ => [.. (Tapes?.Datums ?? []).Where(d => d.Axis == Axis.Up).Select(d => (d.Id, d.Name))],

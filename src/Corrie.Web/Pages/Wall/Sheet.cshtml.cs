@@ -2,6 +2,7 @@ using Corrie.Core.Findings;
 using Corrie.Core.Measure;
 using Corrie.Core.Planning;
 using Corrie.Core.Survey;
+using Corrie.Core.WholePlan;
 using Corrie.Data;
 using Corrie.Web.Access;
 using Corrie.Web.Jobs;
@@ -40,6 +41,9 @@ public sealed class SheetModel(CurrentUser user) : PageModel
 
     /// <summary>What is wrong on it, or with the whole job.</summary>
     public IReadOnlyList<Finding> Findings => [.. Plan.Findings.Where(f => f.Where.Wall.Length == 0 || f.Where.Wall == Wall?.Id)];
+
+    /// <summary>Tools, people, and what nobody has confirmed.</summary>
+    public SetOutKit Kit => SetOutKit.Of(Plan, Wall?.Id ?? string.Empty);
 
     /// <summary>The reader's units.</summary>
     public LengthStyle Style => user.Style(Plan.Sheet.Head.Units);
