@@ -57,6 +57,7 @@ public sealed record Display(
         {
             Thread = m.Part("thread", new WordShape("thread of the holes in its back", "M4", "M5", "M6", "M8")),
             ThreadDepth = m.MaybeLength("threadDepth", "how deep that thread can be used", LengthRange.Size),
+            Typical = TypicalParts.Marked(m),
         };
     });
 
@@ -65,7 +66,7 @@ public sealed record Display(
     {
         Headings =
         [
-            ("What it is", ["name", "diagonal", "aspect", "mass", "portsUsed"]),
+            ("What it is", ["name", "diagonal", "aspect", "mass", "portsUsed", "typical"]),
             ("Its outside", ["width", "height", "depth", "pictureUp"]),
             ("Its holes", ["vesaWidth", "vesaHeight", "vesaCentreUp", "vesaCentreRight", "thread", "threadDepth"]),
         ],

@@ -81,7 +81,7 @@ public sealed record Fastener(
         m.Length("grip", "the most a toggle clamps", LengthRange.Distance, Measure.Length.Zero),
         m.Maybe("ratedTension", new MassShape("the maker's load in tension through board and steel flange"))?.Weight,
         m.Choice("basis", "what that load means", RatingBasis.Ultimate))
-    { SaidThread = m.MaybeLength("thread", "length of its thread, tip included", LengthRange.Size) });
+    { SaidThread = m.MaybeLength("thread", "length of its thread, tip included", LengthRange.Size), Typical = TypicalParts.Marked(m) });
 
     /// <summary>Bolts, screws and toggles, in the catalogue.</summary>
     public static ProductKind Kind { get; } = ProductKind.Of("fastener", "Bolt, screw or toggle", "Bolts, screws, toggles", Form) with
@@ -90,7 +90,7 @@ public sealed record Fastener(
         IsPlaced = false,
         Headings =
         [
-            ("What it is", ["name", "kind"]),
+            ("What it is", ["name", "kind", "typical"]),
             ("Its size", ["diameter", "length", "thread", "tip", "washer", "hole", "grip"]),
             ("What it holds", ["ratedTension", "basis"]),
         ],

@@ -145,7 +145,7 @@ public sealed record Mount(
             m.Or("tiltDown", new AngleShape("how far it tilts down"), default),
             m.Length("clearAbove", "clear height over the display for lifting it on", LengthRange.Distance, Length.Zero),
             m.Length("templateHeight", "height of the paper template, its middle on the hook line", LengthRange.Distance, Length.Zero))
-        { ReachKnown = m.Has("depthExtended") };
+        { ReachKnown = m.Has("depthExtended"), Typical = TypicalParts.Marked(m) };
     });
 
     /// <summary>Mounts, in the catalogue and on the sheet.</summary>
@@ -154,7 +154,7 @@ public sealed record Mount(
         IsPlaced = false,
         Headings =
         [
-            ("What it is", ["name", "kind", "walls", "studs", "mass"]),
+            ("What it is", ["name", "kind", "walls", "studs", "mass", "typical"]),
             ("What it carries", ["rated", "sizeFrom", "sizeTo", "vesaNarrowest", "vesaWidest", "vesaHighest"]),
             ("Its plate", ["plateWidth", "plateHeight", "hookUp", "plateThickness", "rows", "templateHeight"]),
             ("Its arms", ["hookAboveFirstHole", "armPitch", "armHoles", "armTopAboveHook", "armLength"]),

@@ -12,6 +12,9 @@ public abstract record Product(string Name, Mass Mass)
     /// <summary>The member of a copy that says which item of the catalogue it was copied from.</summary>
     public const string CatalogueKey = "catalogue";
 
+    /// <summary>Whether its figures are what is usual for its kind, and nobody has measured this one.</summary>
+    public bool Typical { get; init; }
+
     /// <summary>The members that every product has, asked for in its expression.</summary>
     /// <param name="m">The expression's members.</param>
     /// <returns>Its name.</returns>

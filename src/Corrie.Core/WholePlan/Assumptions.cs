@@ -1,3 +1,4 @@
+using System.Text.Json.Nodes;
 using Corrie.Core.Catalogue;
 using Corrie.Core.Findings;
 using Corrie.Core.Fixing;
@@ -35,6 +36,18 @@ internal static class Assumptions
         if (plan.Survey(sheet.Id) is not { Wall: var wall })
         {
             return register;
+        }
+
+        // What is usual will do to plan with; the first hole waits until the part itself has been measured.
+        var things = plan.Sheet.ThingsOn(sheet).ToList();
+        foreach (var (product, path, place) in things.Select(i => (i.Product, Path: i.Id + "/product", Place: i.Here.To("product"))).Concat(things.Select(i => ((Product?)i.Bolt(), i.Id + "/bolt", i.Here.To("bolt")))))
+        {
+            if (product is { Typical: true })
+            {
+                register.Add(new(
+                    path, Phrase.Of($"the figures of the {FirstLow(product.Name)}{Figures(product)}"), product is Fastener ? "what bolts hold" : "every hole", Source.CommonPractice,
+                    things.Any(i => plan.Fixing(i.Id) is { Bolts.Count: > 0 }), [new("It was measured, and these are its figures", "they count as its own", [place.Set("typical", (JsonNode)false)])]));
+            }
         }
 
         var fixings = plan.Sheet.ThingsOn(sheet).Where(i => plan.Fixing(i.Id) is { Bolts.Count: > 0 }).Select(i => (Item: i, Result: plan.Fixing(i.Id)!, Bolt: i.Bolt()!)).ToList();
@@ -89,6 +102,15 @@ internal static class Assumptions
 
         return register;
     }
+
+    private static string FirstLow(string name) => char.ToLowerInvariant(name[0]) + name[1..];
+
+    private static Phrase Figures(Product product) => product switch
+    {
+        Display d => Phrase.Of($", {d.Width} by {d.Height}, {d.Mass}, holes {d.VesaWidth.Millimetres:0} by {d.VesaHeight.Millimetres:0} mm with their centre {d.VesaCentreUp} up"),
+        Mount m => Phrase.Of($", hook line {m.HookUp} over its plate's bottom edge, rated for {m.Rated}"),
+        _ => string.Empty,
+    };
 
     /// <summary>The findings of a register: each that safety rests on by itself, the others together.</summary>
     /// <param name="register">The register.</param>

@@ -11,7 +11,7 @@ public static class WholePlanFindings
     /// <summary>A value that nobody entered.</summary>
     public static readonly FindingKind Assumed = new(
         Stage, "plan.assumed", Severity.Stop, "Planned on a guess",
-        "holes are planned, and a result that safety rests on rests on a value that nobody entered; a note where it does not",
+        "holes are planned, and a result that safety rests on rests on a value that nobody entered, or on a typical part that nobody has measured; a note where it does not, or no hole is planned",
         "What is usual is not what is there.", Source.CommonPractice, Severity.Note);
 
     /// <summary>A reference to what is gone.</summary>

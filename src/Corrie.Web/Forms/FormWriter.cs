@@ -165,8 +165,8 @@ public sealed class FormWriter(FormPage page)
         var value = Value(path);
         var text = problem?.Typed ?? FieldText.Of(member.Shape, value, page.Style);
         var usual = member.Usual?.Invoke(page.Style) ?? string.Empty;
-        // What is planned by its size alone needs no catalogue: its figures can be typed.
-        var typed = product is { IsPlaced: true } && product != Display.Kind;
+        // What is planned by its size alone needs no catalogue: its figures can be typed. So can those of a typical part, once it is there to be measured.
+        var typed = (product is { IsPlaced: true } && product != Display.Kind) || (product is not null && (value as JsonObject)?["typical"]?.GetValueKind() == System.Text.Json.JsonValueKind.True);
         if (typed && page.Catalogue(product!).Count == 0)
         {
             Typed(path, (IGroup)member.Shape, product!, value, open: true);

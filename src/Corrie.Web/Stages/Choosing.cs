@@ -1,3 +1,5 @@
+using Corrie.Core.Catalogue;
+
 namespace Corrie.Web.Stages;
 
 /// <summary>Asks which item of the catalogue is meant, each a press away; the whole list is in the form below.</summary>
@@ -13,4 +15,7 @@ public sealed record Choosing(Pages.Wall.IndexModel Page, string Question, strin
 
     /// <summary>The items to press.</summary>
     public IReadOnlyList<(string Id, string Name)> Items => [.. Page.CurrentUser.Company.Catalogue.Names(Kind).Take(Most)];
+
+    /// <summary>Typical parts, for what is not known yet.</summary>
+    public IReadOnlyList<TypicalPart> Typical => TypicalParts.Of(ProductKinds.Of(Kind)!);
 }

@@ -1,5 +1,6 @@
 using System.Globalization;
 using System.Text.Json.Nodes;
+using System.Text.RegularExpressions;
 using System.Xml.Linq;
 using Corrie.Core.Catalogue;
 using Corrie.Core.Format;
@@ -55,16 +56,25 @@ public class SectionsTests
     {
         var plan = Plan(job);
         var drawing = Draw(plan, WallView.Above);
-        var floor = All(drawing, "floor-plan").Single();
-        var perInch = Number(floor, "width") / plan.Wall.Width.Inches;
+        var outer = plan.Placed.Outer;
+        var perInch = Number(All(drawing, "bezel").First(), "width") / outer.Width.Inches;
         var thing = drawing.Descendants().Where(e => e.Name.LocalName == "text" && e.Value == name).Select(t => t.Parent!).First();
         Assert.Equal(depth, Number(thing.Elements().First(e => e.Name.LocalName == "rect"), "height") / perInch, 0.1);
-        // Every stud stands behind the layers, and every bolt goes as far into it as it is long.
-        Assert.Equal(plan.Studs.Count, All(drawing, "stud").Count());
+        // What is looked at is as large as it fits with a foot at both sides, on a drawing 752 wide; every stud there stands behind the layers, and every
+        // bolt goes as far into it as it is long.
+        var foot = Length.Tape(12);
+        var (from, to) = (Length.Max(Length.Zero, outer.Left - foot), Length.Min(plan.Wall.Width, outer.Right + foot));
+        Assert.Equal(752 / (to - from).Inches, perInch, 0.01);
+        Assert.Equal(plan.Studs.Count(s => s.Right > from && s.Left < to), All(drawing, "stud").Count());
         var fastener = plan.Sheet.Item("m1")!.Bolt()!;
         var reach = (fastener.Length - ((Mount)plan.Sheet.Item("m1")!.Product!).PlateThickness).Inches;
-        Assert.All(All(drawing, "bolt-shank"), bolt => Assert.Equal(reach, (Number(bolt, "y1") - Number(bolt, "y2")) / perInch, 0.1));
-        Assert.Equal(4, All(drawing, "bolt-shank").Count());
+        Assert.All(All(drawing, "bolt-body"), bolt =>
+        {
+            var heights = Regex.Matches(bolt.Attribute("d")!.Value, @"(?:[ML][\d.]+ |V)([\d.]+)").Select(m => double.Parse(m.Groups[1].Value, CultureInfo.InvariantCulture)).ToList();
+            Assert.Equal(reach, (heights.Max() - heights.Min()) / perInch, 0.1);
+        });
+        Assert.Equal(4, All(drawing, "bolt-body").Count());
+        Assert.Equal(["1, 3", "2, 4"], All(drawing, "bolt-number").Select(n => n.Value));
     }
 
     [Fact]

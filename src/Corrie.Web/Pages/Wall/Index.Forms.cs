@@ -8,6 +8,7 @@ using Corrie.Core.Planning;
 using Corrie.Core.Survey;
 using Corrie.Web.Access;
 using Corrie.Web.Forms;
+using Corrie.Web.Jobs;
 using Corrie.Web.Stages;
 using Microsoft.AspNetCore.Html;
 using Microsoft.AspNetCore.Mvc;
@@ -72,7 +73,7 @@ public sealed partial class IndexModel
         var shown = Seen >= Job.Ledger.Seq ? Document : Job.Ledger.At(Seen).Document;
         var form = new SubmittedForm(
             Document, shown, CurrentUser.StyleOf(Request.Form["in"].ToString() is { Length: > 0 } key ? key : user.Units, Sheet.Head.Units),
-            id => user.Company.Catalogue.Find(id) is { } found ? CatalogueCopy.Of(found.Id, found.Kind, found.Document) : null, Key);
+            id => Parts.Copy(user.Company, id), Key);
         List<(string Path, string Typed)> fields = [.. Request.Form.Where(f => !NotFields.Contains(f.Key)).Select(f => (f.Key, f.Value.ToString()))];
         List<string> adds = [.. Request.Form["add"].OfType<string>()];
         List<string> removes = [.. Request.Form["remove"].OfType<string>()];
@@ -129,7 +130,7 @@ public sealed partial class IndexModel
     private FormWriter Writer() => new(new(
         Document, Style, user.StyleKey(Sheet.Head.Units), Job.Ledger.Seq, Edits, To("Submit"), token.Html, problems,
         // A client sees what is on their job, and not what else the company has.
-        kind => user.May(Permission.ReadCatalogue) ? user.Company.Catalogue.Names(kind.Word) : [], OpenPath ?? string.Empty, path => At(Step, View, Wall?.Id, Sheet.Item(ItemId)?.Id, open: path), Named));
+        kind => user.May(Permission.ReadCatalogue) ? Parts.Names(user.Company, kind) : [], OpenPath ?? string.Empty, path => At(Step, View, Wall?.Id, Sheet.Item(ItemId)?.Id, open: path), Named));
 
     // What a text of the sheet can name, in the words of the crew.
     private List<(string Key, string Words)> Named(Names names, string path) => names switch

@@ -9,6 +9,7 @@ using Corrie.Core.Placement;
 using Corrie.Core.Planning;
 using Corrie.Core.Survey;
 using Corrie.Web.Forms;
+using Corrie.Web.Jobs;
 using Microsoft.AspNetCore.Mvc;
 
 namespace Corrie.Web.Pages.Wall;
@@ -117,12 +118,12 @@ public sealed partial class IndexModel
         var item = new JsonObject { ["kind"] = kind.Word };
         if (words.Length > 1)
         {
-            if (user.Company.Catalogue.Find(words[1]) is not { } found || found.Kind != kind.Word)
+            if (Parts.Copy(user.Company, words[1]) is not { } copy || copy.Kind != kind.Word)
             {
                 return Refuse("/items/_/kind", what!, "That item is not in the catalogue any more. Expected: one of the list.");
             }
 
-            item["product"] = CatalogueCopy.Of(found.Id, found.Kind, found.Document).Document;
+            item["product"] = copy.Document;
         }
 
         if (Sheet.Item(on) is { } holder && Sheet.WallOf(holder) == wall)

@@ -164,9 +164,11 @@ public sealed partial class IndexModel(CurrentUser user, TimeProvider time, Form
     /// <summary>Where the question is that clears a finding: the step's address, empty for this page, and the names of the field, the likeliest first.</summary>
     public (string Address, string Names) QuestionOf(Finding finding)
     {
-        var step = Core.Jobs.Stages.All.FirstOrDefault(s => s.Id == finding.Kind.Stage)?.Step ?? Step;
-        var owner = finding.Where.Part.Split('/')[0];
-        var item = Sheet.Item(owner);
+        var parts = finding.Where.Part.Split('/');
+        var item = Sheet.Item(parts[0]);
+        // A thing's own figures are asked for where it first comes up.
+        var about = item is not null && parts is [_, "product"] ? StageViews.All.FirstOrDefault(v => v.Parts.Any(p => p.Holder == Holder.Item && p.Of(item.Kind)))?.Stage : finding.Kind.Stage;
+        var step = Core.Jobs.Stages.All.FirstOrDefault(s => s.Id == about)?.Step ?? Step;
         var wall = finding.Where.Wall.Length > 0 ? finding.Where.Wall : Wall?.Id;
         var here = step == Step && wall == Wall?.Id && (item is null || step == Core.Jobs.Stages.Steps[0] || item == Selected || !Candidates.Contains(item));
         var stage = StageViews.Of(step).FirstOrDefault(v => v.Stage == finding.Kind.Stage);

@@ -1,0 +1,17 @@
+import { start } from './site.mjs';
+const site = await start();
+const page = await site.as('ines', { width: 1280, height: 800 });
+await page.goto(site.base + '/jobs/new');
+await page.fill('#title', 'X'); await page.fill('#width','148'); await page.fill('#height','96'); await page.keyboard.press('Enter');
+await page.waitForSelector('.scripted #drawing');
+const settled = async act => { const s = await page.evaluate(() => window.settles); await act(); await page.waitForFunction(n => window.settles > n, s, {timeout: 8000}).catch(() => console.log('NO SETTLE')); };
+await settled(() => page.click('.steps >> text=Place'));
+await page.click('#typical-display summary');
+await page.screenshot({ path: '/tmp/run/typical1.png' });
+await settled(() => page.click('#typical-display button:has-text("65 in")'));
+await page.waitForTimeout(1100);
+await settled(() => page.click('.proposals .fix, .asked .fix >> nth=0'));
+await page.click('summary:has-text("Display of this job")').catch(e => console.log('no details'));
+await page.screenshot({ path: '/tmp/run/typical2.png', fullPage: true });
+console.log(page.faults);
+await site.stop();
