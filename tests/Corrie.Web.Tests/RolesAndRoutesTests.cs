@@ -56,6 +56,7 @@ public sealed class RolesAndRoutesTests : IDisposable
         ["POST /api/v1/plan"] = ("/api/v1/plan", SignedIn),
         ["POST /api/v1/sign-in"] = ("/api/v1/sign-in", Anybody),
         ["POST /catalogue/{kind:kind}/{item}"] = ("/catalogue/mount/m-tilt24", Planners),
+        ["POST /catalogue/{kind:kind}/{item}?handler=Draw"] = ("/catalogue/mount/m-tilt24?handler=Draw", Planners),
         ["POST /error"] = ("/error", Anybody),
         ["POST /figures"] = ("/figures", Planners),
         ["POST /jobs?handler=Archive"] = ("/jobs?handler=Archive", Planners),

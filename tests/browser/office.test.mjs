@@ -144,12 +144,54 @@ test('a measure on an item\'s drawing leads to its question, and lights up with 
   await page.locator('.measure[data-of="hookUp"] text').click();
   assert.equal(await page.evaluate(() => document.activeElement.id), 'm-hookUp');
   // Every question of the form stands under one heading.
-  for (const [kind, item, asked] of [['mount', 'm-tilt24', 29], ['display', 'd-65', 13], ['fastener', 'f-38', 11]]) {
+  for (const [kind, item, asked] of [['mount', 'm-tilt24', 30], ['display', 'd-65', 16], ['fastener', 'f-38', 12]]) {
     await page.goto(`${site.base}/catalogue/${kind}/${item}`);
     assert.equal(await page.locator('.item-form fieldset .ask').count(), asked);
     assert.equal(await page.locator('legend:text("Besides")').count(), 0);
     assert.deepEqual(await faults(page), []);
   }
+  await page.context().close();
+});
+
+test('an item is drawn while it is typed, its slots are dragged, and a bare pattern is in millimetres', async () => {
+  const page = await site.as('ines');
+  const drawn = act => Promise.all([page.waitForResponse(r => r.url().includes('handler=Draw')), act()]).then(() => page.waitForTimeout(60));
+  const figure = of => page.locator(`.measure[data-of="${of}"] text`).textContent();
+  await page.goto(site.base + '/catalogue/display/new');
+  await page.click('.start-from >> text="65 in"');
+  await page.waitForSelector('#m-name[value^="Typical"]');
+  assert.equal(await page.inputValue('#m-typical'), 'true');
+  await drawn(() => page.fill('#m-width', '56 1/2'));
+  assert.match(await figure('width'), /^56/);
+  await drawn(() => page.fill('#m-vesaWidth', '200'));
+  assert.equal(await figure('vesaWidth'), '200');
+  await drawn(() => page.fill('#m-height', '5//8'));
+  assert.match(await page.innerText('#w-height'), /no number below the slash/);
+  await drawn(() => page.fill('#m-height', '32'));
+  assert.equal(await page.innerText('#w-height'), '');
+  await page.fill('#m-name', 'Meeting display');
+  await page.click('.item-form .do');
+  await page.waitForFunction(() => document.querySelector('aside')?.innerText.includes('Version 1'));
+  assert.equal(await page.inputValue('#m-vesaWidth'), '200');
+
+  await page.goto(site.base + '/catalogue/mount/m-flat16');
+  const end = await page.locator('[data-slot="0-1"] [data-part="to"]').boundingBox();
+  const scale = await page.evaluate(() => { const svg = document.querySelector('#drawn svg'); return svg.getBoundingClientRect().width / svg.viewBox.baseVal.width * Number(svg.querySelector('[data-slot]').dataset.scale); });
+  await page.mouse.move(end.x + end.width / 2, end.y + end.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(end.x + end.width / 2 - scale / 2, end.y + end.height / 2, { steps: 4 });
+  await drawn(() => page.mouse.up());
+  // Half an inch to the left of 9 in.
+  assert.equal(await page.inputValue('#row-0-1-to'), '8 1/2');
+  await page.click('button:has-text("Add a row")');
+  await page.waitForSelector('[name="row-2-id"]');
+  await page.fill('[name="row-2-aboveHook"]', '-3');
+  await drawn(() => page.fill('#row-2-0-from', '0'));
+  assert.equal(await page.locator('[data-slot^="2-"]').count(), 1);
+  await page.click('.item-form .do');
+  await page.waitForFunction(() => document.querySelector('aside')?.innerText.includes('Version 2'));
+  assert.deepEqual([await page.inputValue('#row-0-1-to'), await page.inputValue('#row-2-0-to')], ['8 1/2', '0']);
+  assert.deepEqual(await faults(page), []);
   await page.context().close();
 });
 

@@ -47,8 +47,8 @@ public sealed record Display(
             height,
             m.Length("depth", "outer depth", LengthRange.Size),
             m.Need("mass", new MassShape("weight without feet", overZero: true)),
-            m.Length("vesaWidth", "width of the hole pattern", LengthRange.Size),
-            m.Length("vesaHeight", "height of the hole pattern", LengthRange.Size),
+            m.Pattern("vesaWidth", "width of the hole pattern"),
+            m.Pattern("vesaHeight", "height of the hole pattern"),
             m.Length("vesaCentreUp", "centre of the hole pattern over the bottom edge", LengthRange.Size),
             m.Length("vesaCentreRight", "centre of the hole pattern right of the display's centre, seen from the front", LengthRange.Offset, Length.Zero),
             // A picture is in the middle of its frame unless somebody has measured it.

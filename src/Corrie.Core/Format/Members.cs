@@ -115,6 +115,17 @@ public sealed class Members
     /// <returns>The length.</returns>
     public Length Length(string name, string says, LengthRange range, Length usual) => Or(name, new LengthShape(says, range), usual);
 
+    /// <summary>A measure of a hole pattern, which goes by millimetres everywhere: a bare 200 is 200 mm.</summary>
+    /// <param name="name">Its name.</param>
+    /// <param name="says">What it is.</param>
+    /// <param name="usual">What holds where nothing is entered; null where something has to be.</param>
+    /// <returns>The length.</returns>
+    public Length Pattern(string name, string says, Length? usual = null)
+    {
+        var shape = new LengthShape(says, LengthRange.Size) { Bare = UnitSystem.Millimetres };
+        return usual is { } otherwise ? Or(name, shape, otherwise) : Need(name, shape);
+    }
+
     /// <summary>A length that may be missing.</summary>
     /// <param name="name">Its name.</param>
     /// <param name="says">What it is.</param>

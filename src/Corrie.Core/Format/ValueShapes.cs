@@ -47,6 +47,9 @@ public sealed class LengthShape(string says, LengthRange range) : Shape<Length>(
 {
     private bool Signed => range.Least < Length.Zero;
 
+    /// <summary>The units that a number without a unit is in, whatever the reader's are: hole patterns go by millimetres everywhere. Null for the reader's.</summary>
+    public UnitSystem? Bare { get; init; }
+
     /// <inheritdoc/>
     public override string Expected =>
         $"{Says}, a length with its unit from {LengthText.Exact(range.Least, UnitSystem.Inches)} to {LengthText.Exact(range.Most, UnitSystem.Inches)}, such as 54 1/4 in or 1378 mm";
@@ -84,6 +87,7 @@ public sealed class LengthShape(string says, LengthRange range) : Shape<Length>(
     /// <inheritdoc/>
     public override JsonNode? Take(string typed, UnitSystem units, out ReadProblem? problem)
     {
+        units = Bare ?? units;
         var read = LengthReader.Read(typed, units, Signed);
         problem = read.Problem;
         if (problem is null && (read.Value < range.Least || read.Value > range.Most))
@@ -103,7 +107,7 @@ public sealed class LengthShape(string says, LengthRange range) : Shape<Length>(
 
     /// <inheritdoc/>
     /// <remarks>A field never shows a rounded figure: what it shows can be sent back without a loss.</remarks>
-    public override string Say(Length value, LengthStyle style) =>
+    public override string Say(Length value, LengthStyle style) => Bare is { } bare && bare != style.System ? Say(value, new LengthStyle(bare)) :
         value.RoundedTo(style.Step) == value ? value.Show(style).Figures
         : LengthText.Exact(value, style.System) is var exact && exact.EndsWith(style.System == UnitSystem.Inches ? " in" : " mm", StringComparison.Ordinal) ? exact[..^3]
         : exact;

@@ -23,7 +23,8 @@ public static class ItemDrawing
         {
             if (style is { } units)
             {
-                Dimension(svg, of, x1, y1, x2, y2, length.Show(units));
+                // Hole patterns go by millimetres everywhere.
+                Dimension(svg, of, x1, y1, x2, y2, length.Show(of is "vesaWidth" or "vesaHeight" ? LengthStyle.Millimetres : units));
             }
         }
 
@@ -54,11 +55,23 @@ public static class ItemDrawing
                 svg.Rect("steel-plate", left, bottom - (m.PlateHeight.Inches * scale), m.PlateWidth.Inches * scale, m.PlateHeight.Inches * scale, 3);
                 var hook = bottom - (m.HookUp.Inches * scale);
                 svg.Line("chalk", 6, hook, 234, hook);
-                foreach (var row in m.Rows)
+                foreach (var (i, row) in m.Rows.Index())
                 {
-                    foreach (var slot in row.Slots)
+                    foreach (var (j, slot) in row.Slots.Index())
                     {
-                        svg.Rect("slot", 120 + (slot.From.Inches * scale) - 3, hook - (row.AboveHook.Inches * scale) - 3, ((slot.To - slot.From).Inches * scale) + 6, 6, 3);
+                        var (from, to, at) = (120 + (slot.From.Inches * scale), 120 + (slot.To.Inches * scale), hook - (row.AboveHook.Inches * scale));
+                        if (style is null)
+                        {
+                            svg.Rect("slot", from - 3, at - 3, to - from + 6, 6, 3);
+                            continue;
+                        }
+
+                        // The whole slot and each of its ends can be taken hold of.
+                        svg.Group("slot-of", ("data-slot", $"{i}-{j}"), ("data-scale", Svg.Trim(scale)));
+                        svg.Rect("slot", from - 3, at - 3, to - from + 6, 6, 3, ("data-part", "whole"));
+                        svg.Rect("slot-end", from - 4.5, at - 4.5, 6, 9, 2, ("data-part", "from"));
+                        svg.Rect("slot-end", to - 1.5, at - 4.5, 6, 9, 2, ("data-part", "to"));
+                        svg.End();
                     }
                 }
 

@@ -41,11 +41,24 @@ public sealed class ItemModel(CurrentUser user) : PageModel
     /// <summary>Whether the reader may change it.</summary>
     public bool Edits => user.May(Permission.EditCatalogue);
 
-    /// <summary>What is wrong with what was typed.</summary>
+    /// <summary>What is wrong with the whole, and with no field of it.</summary>
     public List<string> Problems { get; } = [];
 
-    /// <summary>Members whose text was not taken.</summary>
-    public HashSet<string> Bad { get; } = [];
+    /// <summary>What is wrong with what was typed, by field.</summary>
+    public Dictionary<string, string> Wrong { get; } = [];
+
+    /// <summary>The part whose figures the form starts from; null for a blank one.</summary>
+    [BindProperty(SupportsGet = true, Name = "from")]
+    public string? From { get; set; }
+
+    /// <summary>Parts to start a new one from.</summary>
+    public IReadOnlyList<TypicalPart> Typical => Item == "new" ? TypicalParts.Of(Sort) : [];
+
+    /// <summary>The rows of a plate's holes.</summary>
+    public IReadOnlyList<TypedRow> Rows { get; private set; } = [];
+
+    /// <summary>The units in which figures are shown, and which a number without a unit is in.</summary>
+    public LengthStyle Style => user.Style(UnitSystem.Inches);
 
     /// <summary>Jobs that use it.</summary>
     public IReadOnlyList<JobRow> UsedBy { get; private set; } = [];
@@ -73,13 +86,36 @@ public sealed class ItemModel(CurrentUser user) : PageModel
         }
     }
 
-    /// <summary>Its drawing; null where it is not sound yet.</summary>
-    public IHtmlContent? Drawing => Sound(document).Count == 0 ? ItemDrawing.Draw(Sort, document, user.Style(UnitSystem.Inches)) : null;
+    /// <summary>Its drawing as far as its figures go; what is not there yet is drawn as is typical. Null where too little is known.</summary>
+    public IHtmlContent? Drawing
+    {
+        get
+        {
+            var drawn = (JsonObject)document.DeepClone();
+            foreach (var problem in Sound(drawn))
+            {
+                drawn.Remove(problem.Path.TrimStart('/').Split('/')[0]);
+            }
+
+            if (Sound(drawn).Count > 0 && TypicalParts.Of(Sort) is [var first, ..])
+            {
+                // The typical part of its kind, nearest in size.
+                var typical = Sort == Display.Kind && drawn["diagonal"] is { } size && LengthReader.Read(size.ToString(), UnitSystem.Inches, directed: false) is { Ok: true } read
+                    ? TypicalParts.Of(Sort).MinBy(p => (((Display)Sort.Read(p.Document)).Diagonal - read.Value).Abs)! : first;
+                foreach (var (name, value) in typical.Document.Where(m => drawn[m.Key] is null).ToList())
+                {
+                    drawn[name] = value?.DeepClone();
+                }
+            }
+
+            return Sound(drawn).Count == 0 ? ItemDrawing.Draw(Sort, drawn, Style) : null;
+        }
+    }
 
     private ProductKind Sort => ProductKinds.Of(Kind)!;
 
     /// <summary>The words of a choice; null for anything else.</summary>
-    public IReadOnlyList<string>? Words(Shape shape) => shape is IChoice choice ? choice.Words : shape is YesNoShape ? ["true", "false"] : null;
+    public IReadOnlyList<(string Key, string Words)>? Words(Shape shape) => shape is IChoice choice ? [.. choice.Words.Select(w => (w, Choices.Spoken(w)))] : shape is YesNoShape ? [("true", "yes"), ("false", "no")] : null;
 
     /// <summary>Whether a member is a list.</summary>
     public bool IsList(Shape shape) => shape is IListed;
@@ -87,48 +123,90 @@ public sealed class ItemModel(CurrentUser user) : PageModel
     /// <summary>How a list is typed.</summary>
     public string ListHint(Shape shape) => (shape as IListed)?.Hint ?? string.Empty;
 
+    /// <summary>The unit that stands beside a field; empty for none.</summary>
+    public string Unit(Shape shape) => shape switch
+    {
+        LengthShape length => (length.Bare ?? Style.System) == UnitSystem.Inches ? "in" : "mm",
+        MassShape => Style.System == UnitSystem.Inches ? "lb" : "kg",
+        AngleShape => "°",
+        _ => string.Empty,
+    };
+
+    /// <summary>How places on a plate are described.</summary>
+    public Shape Along => PlateRows.Along;
+
+    /// <summary>What is wrong in a row of holes; null for nothing.</summary>
+    public string? WrongInRow(int row) => Wrong.FirstOrDefault(w => w.Key.StartsWith($"row-{row}-", StringComparison.Ordinal)).Value;
+
     /// <summary>How many lines a list takes.</summary>
     public int Lines(Member member) => Math.Clamp(Text(member.Name).Count(c => c == '\n') + 2, 2, 8) - (Text(member.Name).Contains('\n') ? 0 : 1);
 
     /// <summary>What stands in a member, as it is typed.</summary>
     public string Text(string name) => typed.TryGetValue(name, out var text) ? text
-        : document[name] is { } value && Members.FirstOrDefault(m => m.Name == name) is { } member ? member.Shape is LengthShape ? value.ToString() : member.Shape.Text(value, user.Style(UnitSystem.Inches))
+        : document[name] is { } value && Members.FirstOrDefault(m => m.Name == name) is { } member ? member.Shape.Text(value, Style)
         : string.Empty;
 
     /// <summary>Shows the item.</summary>
-    public IActionResult OnGet() => Load() ? Page() : NotFound();
-
-    /// <summary>Keeps the item.</summary>
-    public IActionResult OnPost()
+    public IActionResult OnGet()
     {
-        if (!Edits)
-        {
-            return Forbid();
-        }
-
-        var version = Version;
         if (!Load())
         {
             return NotFound();
         }
 
-        Version = version;
-        typed = Members.ToDictionary(m => m.Name, m => Request.Form["m." + m.Name].ToString().Trim());
-        var made = new JsonObject();
-        foreach (var member in Members.Where(m => typed[m.Name].Length > 0))
+        if (TypicalParts.Find(From ?? string.Empty) is { } start && start.Kind == Sort && Item == "new")
         {
-            made[member.Name] = Take(member, typed[member.Name]);
+            document = (JsonObject)start.Document.DeepClone();
         }
 
-        Problems.AddRange(Sound(made).Where(p => !Bad.Contains(p.Path.TrimStart('/').Split('/')[0])).Select(p => p.ToString()));
-        if (Problems.Count > 0)
+        Rows = PlateRows.Of(document[PlateRows.Member], Style);
+        return Page();
+    }
+
+    /// <summary>Draws what has been typed so far, and says at each field what is wrong with it.</summary>
+    public IActionResult OnPostDraw()
+    {
+        if (Refused() is { } refused)
         {
+            return refused;
+        }
+
+        Take(string.Empty);
+        return Partial("_Drawn", this);
+    }
+
+    /// <summary>Keeps the item.</summary>
+    /// <param name="what">What a button adds to the rows or takes from them; nothing for keeping it.</param>
+    public IActionResult OnPost(string? what)
+    {
+        var version = Version;
+        if (Refused() is { } refused)
+        {
+            return refused;
+        }
+
+        Version = version;
+        Take(what ?? string.Empty);
+        if (!string.IsNullOrEmpty(what))
+        {
+            Wrong.Clear();
+            return Page();
+        }
+
+        Problems.AddRange(Sound(document).Where(p => !Wrong.Keys.Any(w => w == p.Path.TrimStart('/').Split('/')[0] || (w.StartsWith("row-", StringComparison.Ordinal) && p.Path.StartsWith("/rows", StringComparison.Ordinal)))).Select(p => p.ToString()));
+        if (Problems.Count + Wrong.Count > 0)
+        {
+            if (Wrong.Count > 0)
+            {
+                Problems.Insert(0, $"{(Wrong.Count == 1 ? "One field" : $"{Wrong.Count} fields")} could not be taken; what is wrong stands beside it. Nothing was kept.");
+            }
+
             Response.StatusCode = StatusCodes.Status422UnprocessableEntity;
             return Page();
         }
 
         var key = Item == "new" ? Kind[..1] + Guid.NewGuid().ToString("N")[..8] : Item;
-        if (!user.Company.Catalogue.Save(key, Kind, made, Item == "new" ? 0 : Version, user.SignIn))
+        if (!user.Company.Catalogue.Save(key, Kind, document, Item == "new" ? 0 : Version, user.SignIn))
         {
             Problems.Add("Somebody else has changed this item meanwhile; what you typed is kept here. Open the item in another window, compare, and keep it again.");
             Response.StatusCode = StatusCodes.Status409Conflict;
@@ -139,16 +217,31 @@ public sealed class ItemModel(CurrentUser user) : PageModel
         return Redirect($"/catalogue/{Kind}/{key}");
     }
 
-    private JsonNode? Take(Member member, string text)
+    private IActionResult? Refused() => !Edits ? Forbid() : Load() ? null : NotFound();
+
+    // The document as it is typed; what cannot be taken is left out of it and said at its field.
+    private void Take(string what)
     {
-        var value = member.Shape.Take(text, UnitSystem.Inches, out var problem);
-        if (problem is not null)
+        typed = Members.Where(m => m.Name != PlateRows.Member).ToDictionary(m => m.Name, m => Request.Form["m." + m.Name].ToString().Trim());
+        document = [];
+        foreach (var member in Members.Where(m => typed.GetValueOrDefault(m.Name) is { Length: > 0 }))
         {
-            Bad.Add(member.Name);
-            Problems.Add($"{member.Shape.Says}: {problem}");
+            var value = member.Shape.Take(typed[member.Name], Style.System, out var problem);
+            if (problem is null)
+            {
+                document[member.Name] = value;
+            }
+            else
+            {
+                Wrong[member.Name] = problem.ToString();
+            }
         }
 
-        return value;
+        Rows = PlateRows.Of(Request.Form).With(what);
+        if (Members.Any(m => m.Name == PlateRows.Member) && Rows.Count > 0)
+        {
+            document[PlateRows.Member] = Rows.Take(Style.System, (field, words) => Wrong[field] = words);
+        }
     }
 
     private List<SheetProblem> Sound(JsonObject item)
