@@ -23,6 +23,7 @@ public sealed class CatalogueStore(CompanyFile file, TimeProvider time)
 
     // Every page with a chooser asks for names, and they seldom change.
     private readonly ConcurrentDictionary<string, IReadOnlyList<(string Id, string Name)>> names = new();
+    private readonly ConcurrentDictionary<string, (string Kind, string Json)?> kept = new();
     private long changes;
 
     /// <summary>All items of a kind, by name.</summary>
@@ -59,6 +60,26 @@ public sealed class CatalogueStore(CompanyFile file, TimeProvider time)
     /// <returns>The item; null where there is none.</returns>
     public CatalogueItem? Find(string id) => Query(Columns + "where id = @id", new { id }).SingleOrDefault();
 
+    /// <summary>One item as text, from memory: every wall compares its parts with it.</summary>
+    /// <param name="id">Its key.</param>
+    /// <returns>Its kind and its document; null where there is none.</returns>
+    public (string Kind, string Json)? Kept(string id)
+    {
+        if (kept.TryGetValue(id, out var known))
+        {
+            return known;
+        }
+
+        var before = Changes;
+        var found = Find(id) is { } item ? (item.Kind, item.Document.ToJsonString()) : ((string, string)?)null;
+        if (Changes == before)
+        {
+            kept[id] = found;
+        }
+
+        return found;
+    }
+
     /// <summary>Keeps an item, new or changed.</summary>
     /// <param name="id">Its key.</param>
     /// <param name="kind">Its kind.</param>
@@ -69,7 +90,7 @@ public sealed class CatalogueStore(CompanyFile file, TimeProvider time)
     public bool Save(string id, string kind, JsonObject document, long version, string author)
     {
         using var connection = file.Connect();
-        var kept = connection.Execute(
+        var done = connection.Execute(
             version == 0
                 ? """
                   insert into catalogue (id, kind, name, document, changed_by, changed_at)
@@ -82,7 +103,8 @@ public sealed class CatalogueStore(CompanyFile file, TimeProvider time)
             new { id, kind, name = document["name"]!.GetValue<string>(), json = document.ToJsonString(), version, author, now = SqliteTime.Of(time.GetUtcNow()) }) == 1;
         Interlocked.Increment(ref changes);
         names.Clear();
-        return kept;
+        kept.Clear();
+        return done;
     }
 
     private List<CatalogueItem> Query(string sql, object arguments)

@@ -95,8 +95,12 @@ test('an item of the catalogue is changed for later jobs, and the jobs planned w
   assert.match(await page.innerText('aside'), /Map room/);
   await page.goto(site.base + '/jobs/6/place?view=front');
   assert.equal(await mark(page, 'd1/top'), '68 3/4 up');
-  await choose(page, '#f-items-d1-product', 'd-43i');
-  await choose(page, '#f-items-d1-product', 'd-65');
+  const older = page.locator('.older', { hasText: 'The catalogue has other figures of the Living display, 65 in' });
+  await older.locator('summary').click();
+  assert.match(await older.innerText(), /Outer height: 32 3\/4 here, 33 in the catalogue/);
+  assert.match(await older.innerText(), /Moves: Living display, 65 in: 33 in high instead of 32 3.4 in/);
+  await answered(page, () => older.locator('button').click());
+  assert.equal(await older.count(), 0);
   // 36 in and the display's new 33.
   assert.equal(await mark(page, 'd1/top'), '69 up');
   await page.context().close();
@@ -159,7 +163,7 @@ test('an item is drawn while it is typed, its slots are dragged, and a bare patt
   const figure = of => page.locator(`.measure[data-of="${of}"] text`).textContent();
   await page.goto(site.base + '/catalogue/display/new');
   await page.click('.start-from >> text="65 in"');
-  await page.waitForSelector('#m-name[value^="Typical"]');
+  await page.waitForSelector('.scripted #m-name[value^="Typical"]');
   assert.equal(await page.inputValue('#m-typical'), 'true');
   await drawn(() => page.fill('#m-width', '56 1/2'));
   assert.match(await figure('width'), /^56/);
@@ -175,6 +179,7 @@ test('an item is drawn while it is typed, its slots are dragged, and a bare patt
   assert.equal(await page.inputValue('#m-vesaWidth'), '200');
 
   await page.goto(site.base + '/catalogue/mount/m-flat16');
+  await page.waitForSelector('.scripted #drawn svg');
   const end = await page.locator('[data-slot="0-1"] [data-part="to"]').boundingBox();
   const scale = await page.evaluate(() => { const svg = document.querySelector('#drawn svg'); return svg.getBoundingClientRect().width / svg.viewBox.baseVal.width * Number(svg.querySelector('[data-slot]').dataset.scale); });
   await page.mouse.move(end.x + end.width / 2, end.y + end.height / 2);
@@ -184,7 +189,7 @@ test('an item is drawn while it is typed, its slots are dragged, and a bare patt
   // Half an inch to the left of 9 in.
   assert.equal(await page.inputValue('#row-0-1-to'), '8 1/2');
   await page.click('button:has-text("Add a row")');
-  await page.waitForSelector('[name="row-2-id"]');
+  await page.waitForSelector('.scripted [name="row-2-id"]');
   await page.fill('[name="row-2-aboveHook"]', '-3');
   await drawn(() => page.fill('#row-2-0-from', '0'));
   assert.equal(await page.locator('[data-slot^="2-"]').count(), 1);

@@ -80,7 +80,7 @@ test('the wall turns round with a key, same marks, and back', async () => {
   await page.keyboard.press('s');
   await page.waitForSelector('.view-side .sight');
   await page.keyboard.press('a');
-  await page.waitForSelector('.view-above .bolt-shank', { state: 'attached' });
+  await page.waitForSelector('.view-above .bolt-body', { state: 'attached' });
   await page.keyboard.press('f');
   await page.waitForSelector('.view-front');
   await page.keyboard.press('4');

@@ -16,6 +16,7 @@ public static class RemedyProof
     private const long StepsOfReading = 500_000;
 
     private static readonly Result<Offered> Result = new("remedies that do what they say");
+    private static readonly Result<Said> Changed = new("what changes would bring");
     private static readonly Result<WorkBudget> Trying = new("what trying them has cost");
 
     /// <summary>
@@ -34,6 +35,35 @@ public static class RemedyProof
     /// <param name="finding">A finding of that plan.</param>
     /// <returns>Whether it may.</returns>
     public static bool Untried(JsonObject document, JobPlan plan, Finding finding) => Offers(document, plan, finding).Untried;
+
+    /// <summary>All that a change would make different.</summary>
+    /// <param name="document">The job's document.</param>
+    /// <param name="plan">Its plan.</param>
+    /// <param name="change">The change.</param>
+    /// <returns>What it brings, kept with the plan; null where the document could not be read with it, or planning it would take too long.</returns>
+    public static RemedyOutcome? Brings(JsonObject document, JobPlan plan, Change change) => plan.Later(Changed, $"{change.Path} {change.Value?.ToJsonString()}", () =>
+    {
+        try
+        {
+            var (sheet, problems) = JobForm.Read(With(document, [change]));
+            return new Said(problems.Count > JobForm.Read(document).Problems.Count ? null : Outcome(plan, Planner.Plan(sheet, plan, plan.Later(Trying, string.Empty, () => new WorkBudget(StepsOfAll)))));
+        }
+        catch (OverBudgetException)
+        {
+            return new Said(null);
+        }
+    }).Brings;
+
+    private static JsonObject With(JsonObject document, IReadOnlyList<Change> changes)
+    {
+        var after = (JsonObject)document.DeepClone();
+        foreach (var change in changes)
+        {
+            Pointer.Set(after, change.Path, change.Value?.DeepClone());
+        }
+
+        return after;
+    }
 
     private static Offered Offers(JsonObject document, JobPlan plan, Finding finding) => finding.Remedies.Count == 0 ? Offered.Nothing
         : plan.Later(Result, $"{finding.Code} {finding.Where.Wall} {finding.Where.Part}", () => Prove(document, plan, finding));
@@ -65,14 +95,8 @@ public static class RemedyProof
 
     private static Remedy? Prove(JsonObject document, int unread, JobPlan plan, Finding finding, Remedy remedy, WorkBudget budget)
     {
-        var after = (JsonObject)document.DeepClone();
-        foreach (var change in remedy.Changes)
-        {
-            Pointer.Set(after, change.Path, change.Value?.DeepClone());
-        }
-
         // Read anew: what could not be read before has been left out of the plan, and must not be met again on the way.
-        var (sheet, problems) = JobForm.Read(after);
+        var (sheet, problems) = JobForm.Read(With(document, remedy.Changes));
         if (problems.Count > unread)
         {
             return null;
@@ -102,7 +126,7 @@ public static class RemedyProof
         var moved = new List<Phrase>();
         foreach (var item in before.Sheet.Items)
         {
-            if (before.Placement(item.Id) is { } from && after.Placement(item.Id) is { } to && (from.Outer.Bottom != to.Outer.Bottom || from.Outer.CentreX != to.Outer.CentreX))
+            if (before.Placement(item.Id) is { } from && after.Placement(item.Id) is { } to && from.Outer != to.Outer)
             {
                 var (up, right) = (to.Outer.Bottom - from.Outer.Bottom, to.Outer.CentreX - from.Outer.CentreX);
                 Phrase how = item.Name + ":";
@@ -116,6 +140,16 @@ public static class RemedyProof
                     how.AppendFormatted($" {right.Abs} to the {right.Side()}");
                 }
 
+                if (from.Outer.Height != to.Outer.Height)
+                {
+                    how.AppendFormatted($" {to.Outer.Height} high instead of {from.Outer.Height}");
+                }
+
+                if (from.Outer.Width != to.Outer.Width)
+                {
+                    how.AppendFormatted($" {to.Outer.Width} wide instead of {from.Outer.Width}");
+                }
+
                 moved.Add(how);
             }
         }
@@ -123,6 +157,8 @@ public static class RemedyProof
         static HashSet<(string, Length, Length)> Holes(JobPlan plan) => [.. plan.Sheet.Items.SelectMany(i => plan.Fixing(i.Id)?.Bolts.Select(b => (i.Id, b.X, b.Y)) ?? [])];
         return new(Only(was, becomes), Only(becomes, was), moved, Holes(after).Except(Holes(before)).Count());
     }
+
+    private sealed record Said(RemedyOutcome? Brings);
 
     private sealed record Offered(IReadOnlyList<Remedy> Remedies, bool Untried)
     {

@@ -124,6 +124,9 @@ public sealed partial class IndexModel(CurrentUser user, TimeProvider time, Form
     /// <summary>The company's figures as they are now.</summary>
     public CompanyPolicy Policy => user.Company.Policies.Read();
 
+    /// <summary>Parts on the wall that the catalogue has other figures of.</summary>
+    public IReadOnlyList<OlderPart> OlderParts => Wall is null ? [] : CatalogueAge.Of(Plan, Document, Sheet.ThingsOn(Wall), user.Company, Style);
+
     /// <summary>The things of the wall that the step asks about.</summary>
     public IReadOnlyList<Item> Candidates => Wall is null ? []
         : [.. Sheet.ThingsOn(Wall).Where(i => Stages.SelectMany(s => s.Parts).Any(p => p.Holder == Holder.Item && p.Of(i.Kind)))];

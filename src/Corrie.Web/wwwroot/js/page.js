@@ -2,7 +2,7 @@
 import { ask } from './ask.js';
 import { pictures } from './pictures.js';
 import { presses } from './presses.js';
-import { say } from './said.js';
+import { say, tell } from './said.js';
 import { slots } from './slots.js';
 import { typed } from './typed.js';
 import { again, unsent } from './unsent.js';
@@ -168,8 +168,20 @@ document.body.addEventListener('htmx:afterSettle', () => {
   }
   refused = Boolean(wrong);
 });
+
+// What was set, by whatever means, and what is wrong now: the drawing says it to those who see it.
+let shown = 0;
+document.body.addEventListener('htmx:afterSettle', ({ detail }) => {
+  const [before, now] = [shown, Number(board()?.dataset.seq ?? 0)];
+  shown = now;
+  if (detail.requestConfig?.verb === 'post' && now > before) {
+    const words = selector => document.querySelector(selector)?.textContent.replace(/\s+/g, ' ').trim() ?? '';
+    tell(`${words('#walk form span').replace(/, just now$/, '')}. What is wrong: ${words('.findings h2 small')}.`);
+  }
+});
 document.body.addEventListener('htmx:responseError', event => say(event.detail.xhr.status === 403 ? 'Your role does not allow this.' : 'That did not work; nothing was changed.'));
 
+shown = Number(board()?.dataset.seq ?? 0);
 typed();
 unsent();
 ask();

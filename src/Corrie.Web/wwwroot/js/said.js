@@ -5,3 +5,8 @@ export function say(words) {
   clearTimeout(say.timer);
   say.timer = setTimeout(() => { said.textContent = ''; }, 3500);
 }
+
+/** Tells those who do not see the page what has become of what they did. */
+export function tell(words) {
+  document.getElementById('heard').textContent = words;
+}

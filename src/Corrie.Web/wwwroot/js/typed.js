@@ -101,10 +101,18 @@ export function typed() {
 
   // Whoever opens a row goes on in it.
   let opened = '';
+  let added = '';
+  document.addEventListener('submit', ({ submitter }) => { added = submitter?.name === 'add' ? submitter.closest('[id]')?.id ?? '' : ''; }, true);
   document.addEventListener('click', ({ target }) => { opened = target.closest?.('a.row')?.closest('[id]')?.id ?? ''; });
   document.body.addEventListener('htmx:afterSettle', () => {
     document.getElementById(opened)?.querySelector('input, select')?.focus();
     opened = '';
+    // After a row was added the next one begins.
+    const next = document.getElementById(added);
+    if (next && !next.querySelector('[aria-invalid="true"]')) {
+      next.querySelector('input, select, textarea')?.focus();
+    }
+    added = '';
   });
 
   document.body.addEventListener('htmx:beforeSwap', ({ detail }) => { answered = detail.requestConfig; });
