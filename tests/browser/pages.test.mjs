@@ -81,6 +81,46 @@ test('the drawing is read out in sentences', async () => {
   await page.context().close();
 });
 
+test('changes, nudges and remedies are announced, and the page says from where its figures count', async () => {
+  const page = await site.as('ines');
+  const heard = async act => {
+    const settles = await page.evaluate(() => window.settles);
+    await act();
+    await page.waitForFunction(n => window.settles > n, settles);
+    return (await page.textContent('#heard')).replace(/[\u2009\u00a0]/g, ' ');
+  };
+  await page.goto(site.base + '/jobs/5/place?view=front');
+  await page.waitForSelector('.scripted #drawing');
+  await page.focus('[data-drag][data-item="d1"]');
+  assert.match(await heard(() => page.keyboard.press('ArrowUp')), /height over the floor: 1[0-9]+ mm\. What is wrong: [0-9]+ caution/);
+  assert.match(await heard(() => page.locator('[data-code="place.gap-too-small"] .fix').first().click()), /height over the floor: 1260 mm\. What is wrong: /);
+  await page.goto(site.base + '/jobs/6/place?view=front');
+  await page.waitForSelector('.scripted #drawing');
+  assert.equal(await page.locator('.speaks').count(), 0);
+  const hook = page.locator('select[name$="/setOut/up"]');
+  assert.match(await heard(() => hook.selectOption('ceiling')), /up from the: ceiling/);
+  assert.match(await page.innerText('.speaks'), /over the floor and places from the left corner; tapes and marks are read from the ceiling/);
+  await page.context().close();
+});
+
+test('after a row was added the next one begins', async () => {
+  const page = await site.as('ines');
+  await page.goto(site.base + '/jobs/4/place?view=front');
+  await page.waitForSelector('.scripted #drawing');
+  await page.click('a.row.new:has-text("seat")');
+  await page.waitForSelector('.thing.new input');
+  await page.fill('.thing.new input >> nth=0', 'bench');
+  for (const [says, value] of [['Eye height', '46'], ['Eye to screen', '90']]) {
+    await page.locator('.thing.new label', { hasText: says }).locator('input').fill(value);
+  }
+  const settles = await page.evaluate(() => window.settles);
+  await page.keyboard.press('Enter');
+  await page.waitForFunction(n => window.settles > n, settles);
+  assert.ok(await page.evaluate(() => document.activeElement.closest('.thing.new') !== null && document.activeElement.value === ''));
+  assert.equal(await page.locator('a.row:has-text("bench")').count(), 1);
+  await page.context().close();
+});
+
 test('nothing is said in the console, also after Back and Forward', async () => {
   const page = await site.as('ines');
   const seen = ['/jobs', '/jobs/6/survey?view=behind', '/jobs/6/place?view=front', '/jobs/6/sheet', '/catalogue/mount/m-tilt24', '/practice'];

@@ -129,18 +129,10 @@ internal static class Assumptions
         var others = register.Where(a => !a.Safety).DistinctBy(a => (a.Says.Say(LengthStyle.Inches), a.Rests)).ToList();
         if (others.Count > 0)
         {
-            Phrase message = $"{others.Count} {(others.Count == 1 ? "value" : "values")} nobody has entered; ";
-            foreach (var (at, group) in others.GroupBy(a => a.Rests).Index())
+            yield return WholePlanFindings.Assumed.MildAt(new($"{wall}/assumed"), $"{others.Count} {(others.Count == 1 ? "value" : "values")} nobody has entered; the plan goes by what is usual.") with
             {
-                message.AppendFormatted($"{(at == 0 ? string.Empty : "; ")}for {group.Key}: ");
-                foreach (var (n, one) in group.Index())
-                {
-                    message.AppendFormatted($"{(n == 0 ? string.Empty : ", ")}{one.Says} ({one.Source.Name})");
-                }
-            }
-
-            message.AppendLiteral(".");
-            yield return WholePlanFindings.Assumed.MildAt(new($"{wall}/assumed"), message);
+                Parts = [.. others.OrderBy(a => a.Rests, StringComparer.Ordinal).Select(a => Phrase.Of($"{a.Says}, for {a.Rests} ({a.Source.Name})"))],
+            };
         }
     }
 

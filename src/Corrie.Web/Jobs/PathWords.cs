@@ -43,6 +43,8 @@ public static class PathWords
     public static string Value(JsonNode? value, LengthStyle style, string path = "", JobPlan? plan = null) => value switch
     {
         null => "nothing",
+        JsonValue when Pointer.Split(path) is ["walls", _, "setOut", _] => Point(value, path, plan, style),
+        JsonValue v when v.TryGetValue<string>(out var word) && path.Length > 0 && JobForm.At(path) is IChoice => Choices.Spoken(word),
         JsonValue v when v.TryGetValue<string>(out var text) =>
             LengthReader.Read(text, UnitSystem.Millimetres, directed: true) is { Ok: true } read && text.Any(char.IsLetter) ? read.Value.Show(style).ToString() : text,
         JsonValue v when v.TryGetValue<bool>(out var yes) => yes ? "yes" : "no",

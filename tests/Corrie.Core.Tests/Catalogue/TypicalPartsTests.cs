@@ -43,7 +43,7 @@ public class TypicalPartsTests
     public void A_typical_display_is_a_note_until_a_hole_is_planned_and_then_a_stop_until_somebody_has_measured_it()
     {
         var typical = TypicalParts.Find("typical-display-65")!.Document;
-        static Finding? Said(JobPlan plan) => plan.Findings.SingleOrDefault(f => f.Code == "plan.assumed" && f.Message.Say(LengthStyle.Inches).Contains("typical"));
+        static Finding? Said(JobPlan plan) => plan.Findings.SingleOrDefault(f => f.Code == "plan.assumed" && f.Parts.Prepend(f.Message).Any(p => p.Say(LengthStyle.Inches).Contains("typical")));
         Assert.Equal(Severity.Note, Said(Sheets.Plan(("/items/d1/product", typical.DeepClone()), ("/items/m1/bolt", null)))!.Severity);
         var drilled = Sheets.Document(("/items/d1/product", typical.DeepClone()));
         var stop = Said(Sheets.Plan(("/items/d1/product", typical.DeepClone())))!;

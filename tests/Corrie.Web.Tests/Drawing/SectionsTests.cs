@@ -105,7 +105,8 @@ public class SectionsTests
             foreach (var (name, measure) in measures)
             {
                 var figures = measure.Elements().Single(e => e.Name.LocalName == "text").Value.Replace('\u2009', ' ');
-                Assert.Equal(Inches(name), LengthReader.Read(figures, UnitSystem.Inches).Value.Inches, 1 / 32d);
+                // Patterns go by millimetres.
+                Assert.Equal(Inches(name), LengthReader.Read(figures, name is "vesaWidth" or "vesaHeight" ? UnitSystem.Millimetres : UnitSystem.Inches).Value.Inches, 1 / 32d);
             }
 
             if (kind is "display" or "mount")
