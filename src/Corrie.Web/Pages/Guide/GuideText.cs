@@ -34,6 +34,7 @@ public sealed record GuideText(string What, string Picture, IReadOnlyList<string
             "A wall from the front with a display over a chest and a soundbar, its edges read from both tapes",
             [
                 "Press the display, then one of the heights. Each is what a school of the trade would choose on this wall; only heights that fit are shown.",
+                "If the make is not known yet, press a typical one of its size. The plan goes by its figures; before the first hole the real one is measured and its figures typed.",
                 "Or drag the display, or type a figure: the reading says where it is, from wherever the tapes are hooked.",
                 "Drag a tape's hook to the mantel or the left edge of a window, and everything is read from there.",
                 "Record who agreed. A client who signs in agrees by themselves. Whatever moves the display asks again.",
@@ -41,6 +42,7 @@ public sealed record GuideText(string What, string Picture, IReadOnlyList<string
             [
                 ("eye line", "the picture's centre at the eyes of those who sit"),
                 ("as low as it goes", "the bottom edge just over what stands below"),
+                ("typical", "with the figures that are usual for its kind, and not its own: good to plan with, not to drill by"),
                 ("datum", "the line that a tape is hooked on: floor, corner, mantel"),
                 ("sight line", "from an eye to the picture; too steep tires the neck"),
             ]),
@@ -49,6 +51,7 @@ public sealed record GuideText(string What, string Picture, IReadOnlyList<string
             "The wall as if the board were glass: studs, plate, arms and the hook line",
             [
                 "Press the mount. The display on the wall is hung on it.",
+                "From above, plate and bolts are drawn large, and the room small in the corner.",
                 "Read the hook line three ways, from the bottom, the centre and the top of the display; measure one of them on the display itself.",
                 "If the plate has to slide, the arrow says by how much. The display moves back on its hooks, if they allow it.",
             ],
@@ -65,7 +68,7 @@ public sealed record GuideText(string What, string Picture, IReadOnlyList<string
                 "Press the bolt or screw. Each gets a number that is the same on the wall, in the list and on the sheet.",
                 "Say what the studs are of, if you know it; the weakest usual wood is taken until then.",
                 "Clear what is red. A stop says what to do, and leads to the question that clears it.",
-                "Print the set-out: one page with the marks in working order, both readings of every bolt, the bit and the depth.",
+                "Print the set-out: one page with the marks in working order, both readings of every bolt, the bit and the depth, who lifts, which tools, and what nobody has confirmed.",
             ],
             [
                 ("pilot", "a hole a little thinner than the screw, so that wood does not split"),
