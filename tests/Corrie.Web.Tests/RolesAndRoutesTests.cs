@@ -109,6 +109,11 @@ public sealed class RolesAndRoutesTests : IDisposable
     [Fact]
     public async Task Every_route_has_an_expectation() => Assert.Equal(Table.Keys.Order(StringComparer.Ordinal), (await Routes()).Order(StringComparer.Ordinal));
 
+    /// <summary>What is added is tried by the study that sends wrong requests.</summary>
+    [Fact]
+    public async Task Every_handler_is_tried_with_wrong_requests() =>
+        Assert.Empty((await Routes()).Where(r => r.Contains("handler=", StringComparison.Ordinal)).Select(r => r[(r.IndexOf("handler=", StringComparison.Ordinal) + 8)..]).Distinct().Except(Corrie.Simulators.RequestFuzz.HandlersTried));
+
     [Fact]
     public async Task Every_route_lets_in_whom_it_should_and_nobody_else()
     {

@@ -117,8 +117,8 @@ test('the history says who set what from what, and what was taken back is struck
   // In the reader's own time, which is not called UTC.
   assert.doesNotMatch(await page.innerText('.visit'), /UTC/);
   const lines = (await page.locator('.entries li').allInnerTexts()).map(l => l.replace(/\s+/g, ' '));
-  assert.match(lines[0], /took back: display d1, height over the floor$/);
-  assert.match(lines[1], /display d1, height over the floor: 46 in → 47 in taken back/);
+  assert.match(lines[0], /took back: display, height over the floor$/);
+  assert.match(lines[1], /display, height over the floor: 46 in → 47 in taken back/);
   assert.deepEqual(await faults(page), []);
   await page.context().close();
 });

@@ -28,12 +28,16 @@ public static class PathWords
             var holder = $"/{keys[0]}/{key}";
             var name = Pointer.Get(document, holder + "/name")?.ToString();
             var only = keys[0] == "walls" && document["walls"] is JsonObject { Count: 1 };
-            var called = name is { Length: > 0 } ? name : keys[0] == "walls" ? "wall " + key.TrimStart('w') : $"{Pointer.Get(document, holder + "/kind") ?? "thing"} {key}";
+            var called = name is { Length: > 0 } ? name : keys[0] == "walls" ? "wall " + key.TrimStart('w') : Thing(Pointer.Get(document, holder + "/kind")?.ToString(), key, document);
             return keys.Count == 2 ? called : only ? Within(path, document, 2, style) : $"{called}, {Within(path, document, 2, style)}";
         }
 
         return Within(path, document, 0, style);
     }
+
+    // Keys are for those who have several of a kind.
+    private static string Thing(string? kind, string key, JsonObject document) =>
+        kind is not null && document["items"] is JsonObject items && items.Count(i => i.Value?["kind"]?.ToString() == kind) == 1 ? Choices.Spoken(kind) : $"{Choices.Spoken(kind ?? "thing")} {key}";
 
     /// <summary>A value in a few words.</summary>
     /// <param name="value">The value.</param>
