@@ -50,7 +50,9 @@ export function typed() {
         return false;
       }
       if (old.id === 'drawing' && !old.contains(document.activeElement)) {
-        old.replaceWith(document.importNode(next, true));
+        [...old.attributes].filter(a => !next.hasAttribute(a.name)).forEach(a => old.removeAttribute(a.name));
+        [...next.attributes].forEach(a => old.setAttribute(a.name, a.value));
+        old.replaceChildren(...next.childNodes);
         return false;
       }
       return !stays(old, next);
