@@ -109,6 +109,7 @@ internal static class Assumptions
     {
         Display d => Phrase.Of($", {d.Width} by {d.Height}, {d.Mass}, holes {d.VesaWidth.Millimetres:0} by {d.VesaHeight.Millimetres:0} mm with their centre {d.VesaCentreUp} up"),
         Mount m => Phrase.Of($", hook line {m.HookUp} over its plate's bottom edge, rated for {m.Rated}"),
+        Fastener f => Phrase.Of($", {f.Diameter} thick and {f.Length} long, {f.Thread} of it thread"),
         _ => string.Empty,
     };
 
@@ -119,10 +120,13 @@ internal static class Assumptions
     /// <returns>The findings; their parts are whole names.</returns>
     public static IEnumerable<Finding> Findings(IReadOnlyList<Assumption> register, string wall, int holes)
     {
-        foreach (var one in register.Where(a => a.Safety))
+        // The same bolt on three plates is one cause, and one answer holds for all of them.
+        foreach (var same in register.Where(a => a.Safety).GroupBy(a => (a.Says.Say(LengthStyle.Inches), a.Rests)))
         {
+            var one = same.First();
             yield return WholePlanFindings.Assumed.At(
-                new(one.Part), $"Find it out and enter it before {holes} {(holes == 1 ? "hole is" : "holes are")} drilled: nobody has, and the plan assumes {one.Says}; {one.Rests} rests on that.", one.Answers);
+                new(one.Part), $"Find it out and enter it before {holes} {(holes == 1 ? "hole is" : "holes are")} drilled: nobody has, and the plan assumes {one.Says}; {one.Rests} rests on that.",
+                [.. one.Answers.Select((answer, i) => answer with { Changes = [.. same.SelectMany(a => a.Answers[i].Changes)] })]);
         }
 
         // The same bolt on three plates is one value.

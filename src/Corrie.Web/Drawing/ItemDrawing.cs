@@ -1,5 +1,6 @@
 using System.Text.Json.Nodes;
 using Corrie.Core.Catalogue;
+using Corrie.Core.Format;
 using Corrie.Core.Measure;
 using Microsoft.AspNetCore.Html;
 
@@ -23,8 +24,8 @@ public static class ItemDrawing
         {
             if (style is { } units)
             {
-                // Hole patterns go by millimetres everywhere.
-                Dimension(svg, of, x1, y1, x2, y2, length.Show(of is "vesaWidth" or "vesaHeight" ? LengthStyle.Millimetres : units));
+                // In the units that its field is in: hole patterns go by millimetres everywhere.
+                Dimension(svg, of, x1, y1, x2, y2, length.Show(kind.Form.Child(of, document) is LengthShape { Bare: { } bare } ? new LengthStyle(bare) : units));
             }
         }
 

@@ -61,5 +61,5 @@ public static class CatalogueAge
     }
 
     private static string Text(JsonObject group, Member member, LengthStyle style) =>
-        group[member.Name] is { } value ? member.Shape.Text(value, style) : member.Usual?.Invoke(style) is { Length: > 0 } usual ? usual : "not entered";
+        PolicyAge.Text(group, member, style) is { Length: > 0 } text ? text : "not entered";
 }

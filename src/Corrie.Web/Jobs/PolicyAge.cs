@@ -34,6 +34,7 @@ public static class PolicyAge
     /// <summary>Which version of the company's figures a job was planned with; 0 for those that Corrie comes with.</summary>
     public static long VersionOf(JsonNode? copy) => copy?["version"] is JsonValue v && long.TryParse(v.ToJsonString(), out var version) ? version : 0;
 
-    private static string Text(JsonObject? group, Member member, LengthStyle style) =>
+    /// <summary>A member as it stands in a copy, or what holds where nothing stands there; empty for neither.</summary>
+    public static string Text(JsonObject? group, Member member, LengthStyle style) =>
         group?[member.Name] is { } value ? member.Shape.Text(value, style) : member.Usual?.Invoke(style) ?? string.Empty;
 }

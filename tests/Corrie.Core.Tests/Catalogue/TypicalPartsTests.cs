@@ -40,6 +40,23 @@ public class TypicalPartsTests
     }
 
     [Fact]
+    public void The_same_typical_bolt_on_two_plates_is_one_stop_and_one_answer_for_both()
+    {
+        var bolt = TypicalParts.Find("typical-fastener-lag-5-16-3")!.Document;
+        var two = Sheets.Document(("/items/m1/bolt", bolt.DeepClone()));
+        foreach (var (key, of) in new[] { ("m2", "m1"), ("d2", "d1") })
+        {
+            Pointer.Set(two, "/items/" + key, two["items"]![of]!.DeepClone());
+        }
+
+        Pointer.Set(two, "/items/d2/on", "m2");
+        Pointer.Set(two, "/items/d2/place/height", "6 in");
+        var stop = Assert.Single(Planner.Plan(JobForm.Read(two).Sheet).Findings, f => f.Code == "plan.assumed" && f.Stops);
+        Assert.Contains("lag screw 5/16 by 3 in, 5/16 in thick and 3 in long", stop.Message.Say(LengthStyle.Inches));
+        Assert.Equal(["/items/m1/bolt/typical", "/items/m2/bolt/typical"], Assert.Single(stop.Remedies).Changes.Select(c => c.Path));
+    }
+
+    [Fact]
     public void A_typical_display_is_a_note_until_a_hole_is_planned_and_then_a_stop_until_somebody_has_measured_it()
     {
         var typical = TypicalParts.Find("typical-display-65")!.Document;
