@@ -20,11 +20,9 @@ public sealed class RecentlyUsed<TKey, TValue>(int most)
     {
         lock (gate)
         {
-            if (byKey.TryGetValue(key, out var node))
+            if (Use(key) is { } known)
             {
-                order.Remove(node);
-                order.AddFirst(node);
-                return node.Value.Value;
+                return known;
             }
 
             var value = make(key);
@@ -40,7 +38,7 @@ public sealed class RecentlyUsed<TKey, TValue>(int most)
     {
         lock (gate)
         {
-            return byKey.GetValueOrDefault(key)?.Value.Value;
+            return Use(key);
         }
     }
 
@@ -78,6 +76,18 @@ public sealed class RecentlyUsed<TKey, TValue>(int most)
                 Take(key);
             }
         }
+    }
+
+    private TValue? Use(TKey key)
+    {
+        if (!byKey.TryGetValue(key, out var node))
+        {
+            return null;
+        }
+
+        order.Remove(node);
+        order.AddFirst(node);
+        return node.Value.Value;
     }
 
     private void Put(TKey key, TValue value)

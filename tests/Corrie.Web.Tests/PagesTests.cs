@@ -31,6 +31,19 @@ public sealed class PagesTests(Site site) : IClassFixture<Site>
         Assert.DoesNotContain("@", html.Plain().Replace("@media", string.Empty));
     }
 
+    [Fact]
+    public async Task What_is_beside_the_drawing_is_the_same_from_every_side_and_without_script_one_stays_on_the_side_where_one_is()
+    {
+        var client = await site.As("ines");
+        async Task<string> Beside(string view) => (await client.GetStringAsync(Wall(Site.MapRoom, "hang", view))).Split("<aside")[1];
+        Assert.Equal(await Beside("front"), await Beside("behind"));
+        client.DefaultRequestHeaders.Referrer = new(client.BaseAddress!, Wall(Site.MapRoom, "hang", "side"));
+        Assert.Contains("data-view=\"side\"", await client.GetStringAsync($"/jobs/{Site.MapRoom}/place"));
+        Assert.Contains("view=side", (await client.Post(Wall(Site.MapRoom), $"/jobs/{Site.MapRoom}/place?handler=Undo")).Headers.Location!.OriginalString);
+        // What another job showed is nothing to this one.
+        Assert.Contains("data-view=\"front\"", await client.GetStringAsync($"/jobs/{Site.Office}/place"));
+    }
+
     [Theory]
     [InlineData(Site.MapRoom)]
     [InlineData(Site.Corridor)]

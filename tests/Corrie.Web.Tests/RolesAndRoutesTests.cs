@@ -43,6 +43,7 @@ public sealed class RolesAndRoutesTests : IDisposable
         ["GET /jobs/{id:long}/{step:step=place}"] = ("/jobs/6/place", SignedIn),
         ["GET /jobs/{id:long}/{step:step=place}?handler=Board"] = ("/jobs/6/place?handler=Board", SignedIn),
         ["GET /jobs/{id:long}/{step:step=place}?handler=Picture"] = ("/jobs/6/place?handler=Picture", SignedIn),
+        ["GET /jobs/{id:long}/{step:step=place}?handler=Wall"] = ("/jobs/6/place?handler=Wall", SignedIn),
         ["GET /people"] = ("/people", Planners),
         ["GET /practice/{number:int=0}"] = ("/practice/2", SignedIn),
         ["GET /setup"] = ("/setup", Anybody),

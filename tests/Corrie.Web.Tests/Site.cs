@@ -3,12 +3,14 @@ using System.Text.RegularExpressions;
 using Corrie.Web.Demo;
 using Microsoft.AspNetCore.Hosting;
 using Microsoft.AspNetCore.Mvc.Testing;
+using Microsoft.AspNetCore.Mvc.Testing.Handlers;
 
 namespace Corrie.Web.Tests;
 
 /// <summary>The application with fresh demo data, and people who sign in to it.</summary>
 public sealed class Site : WebApplicationFactory<Program>
 {
+    private readonly Dictionary<string, CookieCollection> cookies = [];
     private readonly string folder;
     private bool own;
 
@@ -48,9 +50,25 @@ public sealed class Site : WebApplicationFactory<Program>
 
     public HttpClient Nobody() => CreateClient(new() { AllowAutoRedirect = false });
 
+    /// <summary>A client of somebody's: signed in once for the whole application, for a password takes its time.</summary>
     public async Task<HttpClient> As(string signIn)
     {
-        var client = Nobody();
+        var known = new CookieContainer();
+        known.Add(cookies.GetValueOrDefault(signIn) ?? []);
+        var again = CreateDefaultClient(ClientOptions.BaseAddress, new CookieContainerHandler(known));
+        if (known.Count > 0 && (await again.GetAsync("/jobs")).StatusCode == HttpStatusCode.OK)
+        {
+            return again;
+        }
+
+        var client = await SignIn(signIn, known = new());
+        cookies[signIn] = known.GetAllCookies();
+        return client;
+    }
+
+    private async Task<HttpClient> SignIn(string signIn, CookieContainer kept)
+    {
+        var client = CreateDefaultClient(ClientOptions.BaseAddress, new CookieContainerHandler(kept));
         var password = TarnHall.People.Single(p => p.SignIn == signIn).Password;
         var answer = await client.Post("/sign-in", "/sign-in", ("name", signIn), ("password", password));
         for (var tries = 0; answer.StatusCode == HttpStatusCode.TooManyRequests && tries < 40; tries++)

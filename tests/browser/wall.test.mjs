@@ -149,7 +149,7 @@ test('what is typed is sent once, and stays while answers and news come in', asy
   let posts = 0;
   let answer = () => {};
   const asked = new Promise(resolve => {
-    tom.route('**/jobs/6/place?*handler=Submit', async route => {
+    tom.route('**/jobs/6/place?*handler=Submit*', async route => {
       posts++;
       const done = new Promise(release => { answer = release; });
       resolve();
@@ -168,7 +168,7 @@ test('what is typed is sent once, and stays while answers and news come in', asy
   assert.equal(await mark(tom, 'd1/bottom'), '40 1/2 up');
   assert.equal(await height.inputValue(), '41 and a b');
   assert.equal(posts, 1, 'Enter is a change and a submit, and one request');
-  await tom.unroute('**/jobs/6/place?*handler=Submit');
+  await tom.unroute('**/jobs/6/place?*handler=Submit*');
 
   // What was refused stays, with its reason, when somebody else moves on and the typist has gone to another field.
   await height.press('Enter');

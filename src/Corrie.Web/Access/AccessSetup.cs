@@ -14,6 +14,9 @@ namespace Corrie.Web.Access;
 /// <summary>Who comes in, how, and from where.</summary>
 public static class AccessSetup
 {
+    /// <summary>The browser's half of the antiforgery token.</summary>
+    public const string FormCookie = "corrie-form";
+
     private const string Both = "cookie or token";
     private static readonly TimeSpan Idle = TimeSpan.FromDays(14);
 
@@ -37,9 +40,10 @@ public static class AccessSetup
         services.AddAntiforgery(antiforgery =>
         {
             antiforgery.HeaderName = "RequestVerificationToken";
-            antiforgery.Cookie.Name = "corrie-form";
+            antiforgery.Cookie.Name = FormCookie;
             antiforgery.Cookie.SecurePolicy = CookieSecurePolicy.SameAsRequest;
         });
+        services.AddSingleton<FormTokens>();
         services.AddScoped<FormToken>();
         services.AddRateLimiter(Limits.Set);
         services.AddHsts(hsts =>

@@ -1,5 +1,6 @@
 using Corrie.Data;
 using Corrie.Web.Access;
+using Corrie.Web.Pages.Wall;
 using Microsoft.AspNetCore.OutputCaching;
 
 namespace Corrie.Web.Jobs;
@@ -34,7 +35,8 @@ public sealed class WallCache : IOutputCachePolicy
         vary.QueryKeys = "*";
         vary.HeaderNames = new(["HX-Request", "Accept-Encoding"]);
         vary.VaryByValues["who"] = $"{user.Company.Key}/{user.SignIn}/{user.Role}/{user.SiteId}/{user.Units}/{Light.Of(http)}";
-        vary.VaryByValues["form"] = http.Request.Cookies["corrie-form"] ?? string.Empty;
+        vary.VaryByValues["view"] = IndexModel.ViewBefore(http.Request) ?? string.Empty;
+        vary.VaryByValues["form"] = http.Request.Cookies[AccessSetup.FormCookie] ?? string.Empty;
         vary.VaryByValues["what"] = $"{seq}/{user.Company.Catalogue.Changes}/{user.Company.Policies.Read().Version}";
         return ValueTask.CompletedTask;
     }

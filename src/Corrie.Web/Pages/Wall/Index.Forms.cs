@@ -130,7 +130,7 @@ public sealed partial class IndexModel
     private FormWriter Writer() => new(new(
         Document, Style, user.StyleKey(Sheet.Head.Units), Job.Ledger.Seq, Edits, To("Submit"), token.Html, problems,
         // A client sees what is on their job, and not what else the company has.
-        kind => user.May(Permission.ReadCatalogue) ? Parts.Names(user.Company, kind) : [], OpenPath ?? string.Empty, path => At(Step, View, Wall?.Id, Sheet.Item(ItemId)?.Id, open: path), Named));
+        kind => user.May(Permission.ReadCatalogue) ? Parts.Names(user.Company, kind) : [], OpenPath ?? string.Empty, path => At(Step, Wall?.Id, Sheet.Item(ItemId)?.Id, open: path), Named));
 
     // What a text of the sheet can name, in the words of the crew.
     private List<(string Key, string Words)> Named(Names names, string path) => names switch

@@ -230,7 +230,7 @@ public sealed partial class IndexModel
     {
         if (Request.Headers.ContainsKey("HX-Request"))
         {
-            Response.Headers["HX-Push-Url"] = $"/jobs/{Id}/{StepName}?view={View.Word()}{(WallId is null ? string.Empty : "&wall=" + WallId)}{(ItemId is null ? string.Empty : "&item=" + ItemId)}";
+            Response.Headers["HX-Push-Url"] = At(Step, WallId, ItemId, view: View);
         }
     }
 

@@ -19,6 +19,7 @@ using Microsoft.AspNetCore.Mvc.Filters;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using Microsoft.AspNetCore.Mvc.Rendering;
 using Microsoft.AspNetCore.OutputCaching;
+using Microsoft.AspNetCore.WebUtilities;
 
 namespace Corrie.Web.Pages.Wall;
 
@@ -27,6 +28,9 @@ namespace Corrie.Web.Pages.Wall;
 [OutputCache(PolicyName = WallCache.Policy)]
 public sealed partial class IndexModel(CurrentUser user, TimeProvider time, FormToken token, BoardPieces pieces) : PageModel
 {
+    /// <summary>The piece of a board that is another one from every side.</summary>
+    public const string WallPiece = "_WallPane";
+
     private readonly Dictionary<string, FieldProblem> problems = [];
 
     /// <summary>The job's key.</summary>
@@ -37,9 +41,9 @@ public sealed partial class IndexModel(CurrentUser user, TimeProvider time, Form
     [BindProperty(SupportsGet = true, Name = "step")]
     public string StepName { get; set; } = WorkStep.Place.Word;
 
-    /// <summary>Which way to look.</summary>
+    /// <summary>Which way to look; what the page showed from which somebody comes, where nothing is said.</summary>
     [BindProperty(SupportsGet = true, Name = "view")]
-    public string ViewName { get; set; } = "front";
+    public string? ViewName { get; set; }
 
     /// <summary>The wall that is shown; the first one where nothing is said.</summary>
     [BindProperty(SupportsGet = true, Name = "wall")]
@@ -67,7 +71,7 @@ public sealed partial class IndexModel(CurrentUser user, TimeProvider time, Form
     public WorkStep Step => WorkStep.All.FirstOrDefault(s => s.Word == StepName) ?? WorkStep.Place;
 
     /// <summary>The view.</summary>
-    public WallView View => Enum.TryParse<WallView>(ViewName, ignoreCase: true, out var view) && Enum.IsDefined(view) ? view : WallView.Front;
+    public WallView View => Enum.TryParse<WallView>(ViewName ?? ViewBefore(Request), ignoreCase: true, out var view) && Enum.IsDefined(view) ? view : WallView.Front;
 
     /// <summary>The plan.</summary>
     public JobPlan Plan => Job.Plan;
@@ -176,24 +180,45 @@ public sealed partial class IndexModel(CurrentUser user, TimeProvider time, Form
         var here = step == Step && wall == Wall?.Id && (item is null || step == Core.Jobs.Stages.Steps[0] || item == Selected || !Candidates.Contains(item));
         var stage = StageViews.Of(step).FirstOrDefault(v => v.Stage == finding.Kind.Stage);
         var names = $"{stage?.Question(finding.Kind)} {(item is null ? string.Empty : $"f-items-{item.Id}-{finding.Kind.Stage.Word} f-items-{item.Id}")}".Trim();
-        return (here ? string.Empty : At(step, View, wall, item?.Id ?? ItemId), names);
+        return (here ? string.Empty : At(step, wall, item?.Id ?? ItemId), names);
     }
 
     /// <summary>The problem of a field; null for none.</summary>
     public FieldProblem? Problem(string path) => problems.GetValueOrDefault(path);
 
-    /// <summary>The address of this job at a step and view.</summary>
-    public string At(WorkStep step, WallView view, string? handler = null) => At(step, view, Wall?.Id, Sheet.Item(ItemId)?.Id, handler, step == Step ? OpenPath : null);
+    /// <summary>The address of this job at a step.</summary>
+    /// <remarks>Addresses don't say the view, so that what is beside the drawing is the same from every side: the page adds it, or the browser says where one comes from.</remarks>
+    public string At(WorkStep step, string? handler = null, WallView? view = null) => At(step, Wall?.Id, Sheet.Item(ItemId)?.Id, handler, step == Step ? OpenPath : null, view);
 
-    /// <summary>The address of this job at a step, a view, a wall and a thing.</summary>
-    public string At(WorkStep step, WallView view, string? wall, string? item, string? handler = null, string? open = null)
+    /// <summary>The address of this job at a step, a wall and a thing.</summary>
+    public string At(WorkStep step, string? wall, string? item, string? handler = null, string? open = null, WallView? view = null)
     {
         var first = Sheet.Walls.Count == 0 || wall is null || wall == Sheet.Walls[0].Id;
-        return $"/jobs/{Id}/{step.Word}?view={view.Word()}{(first ? string.Empty : "&wall=" + wall)}{(item is null ? string.Empty : "&item=" + item)}{(string.IsNullOrEmpty(open) ? string.Empty : "&open=" + Uri.EscapeDataString(open))}{(handler is null ? string.Empty : "&handler=" + handler)}";
+        var query = new List<string>();
+        Say("view", view?.Word());
+        Say("wall", first ? null : wall);
+        Say("item", item);
+        Say("open", string.IsNullOrEmpty(open) ? null : Uri.EscapeDataString(open));
+        Say("handler", handler);
+        return $"/jobs/{Id}/{step.Word}{(query.Count > 0 ? "?" : string.Empty)}{string.Join('&', query)}";
+
+        void Say(string name, string? value)
+        {
+            if (value is not null)
+            {
+                query.Add($"{name}={value}");
+            }
+        }
     }
 
     /// <summary>The address to which something is sent.</summary>
-    public string To(string handler) => At(Step, View, handler);
+    public string To(string handler) => At(Step, handler);
+
+    /// <summary>The view of the page from which a request comes, where it is one of the same job; null for none.</summary>
+    /// <param name="request">The request.</param>
+    public static string? ViewBefore(HttpRequest request) =>
+        Uri.TryCreate(request.Headers.Referer.ToString(), UriKind.Absolute, out var from) && from.AbsolutePath.StartsWith($"/jobs/{request.RouteValues["id"]}/", StringComparison.Ordinal) &&
+        QueryHelpers.ParseQuery(from.Query).TryGetValue("view", out var view) ? view.ToString() : null;
 
     /// <summary>What a button sends that makes changes known beforehand: a line each, the path and the value as JSON; a path alone takes a part away.</summary>
     public static string Sent(params IReadOnlyList<Change> changes) =>
@@ -243,12 +268,15 @@ public sealed partial class IndexModel(CurrentUser user, TimeProvider time, Form
     /// <summary>Shows the board alone, for a page that is open.</summary>
     public IActionResult OnGetBoard() => Partial("_Board", this);
 
+    /// <summary>Shows the wall alone, for a page that is open: from another side, what is beside it stays.</summary>
+    public IActionResult OnGetWall() => Partial("_WallAlone", this);
+
     /// <summary>A piece of the board, kept where it is the same for others too.</summary>
     /// <param name="html">What writes it.</param>
     /// <param name="name">The partial.</param>
     /// <remarks>What answers a submit says what was typed, and rivals say how long ago they were entered: those are written for this reader now.</remarks>
     public Task<IHtmlContent> Piece(IHtmlHelper html, string name) => HttpMethods.IsGet(Request.Method) && Job.Ledger.Rivals.Count == 0
-        ? pieces.Get(string.Join('\n', name, user.Company.Key, Id, Job.Ledger.Seq, user.Company.Catalogue.Changes, Policy.Version, user.Role, user.Units, At(Step, View)), token.Value, () => html.PartialAsync(name, this))
+        ? pieces.Get(string.Join('\n', name, user.Company.Key, Id, Job.Ledger.Seq, user.Company.Catalogue.Changes, Policy.Version, user.Role, user.Units, name == WallPiece ? View.Word() : string.Empty, At(Step)), token.Value, () => html.PartialAsync(name, this))
         : html.PartialAsync(name, this);
 
     /// <summary>What was typed into a form that was refused.</summary>
@@ -304,7 +332,7 @@ public sealed partial class IndexModel(CurrentUser user, TimeProvider time, Form
     {
         if (problems.Count == 0 && !Request.Headers.ContainsKey("HX-Request"))
         {
-            return Task.FromResult<IActionResult>(Redirect(At(Step, View)));
+            return Task.FromResult<IActionResult>(Redirect(At(Step, view: View)));
         }
 
         Job = user.Open(Id)!;

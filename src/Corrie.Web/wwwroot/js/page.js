@@ -1,4 +1,5 @@
 // What every page does: no-script buttons away, keys, live changes, and the wall.
+import { addresses, withQuery } from './address.js';
 import { ask } from './ask.js';
 import { pictures } from './pictures.js';
 import { presses } from './presses.js';
@@ -134,7 +135,7 @@ function follow() {
       missed = Math.max(missed, seq);
       return;
     }
-    htmx.ajax('GET', now.dataset.here + '&handler=Board', { target: '#board', swap: 'morph:outerHTML' });
+    htmx.ajax('GET', withQuery(now.dataset.here, 'handler=Board'), { target: '#board', swap: 'morph:outerHTML' });
   };
   // The first word of a line, also of one that was broken, is where the job is.
   stream.addEventListener('open', again);
@@ -182,6 +183,7 @@ document.body.addEventListener('htmx:afterSettle', ({ detail }) => {
 document.body.addEventListener('htmx:responseError', event => say(event.detail.xhr.status === 403 ? 'Your role does not allow this.' : 'That did not work; nothing was changed.'));
 
 shown = Number(board()?.dataset.seq ?? 0);
+addresses();
 typed();
 unsent();
 ask();

@@ -27,7 +27,7 @@ export function presses() {
   document.body.addEventListener('htmx:afterSettle', ({ detail }) => {
     if (!answered) {
       // Who goes elsewhere on purpose has nothing put under the thumb; what others changed meanwhile may have been.
-      settle(detail.requestConfig?.path.includes('handler=Board') ? fresh : []);
+      settle(/handler=(Board|Wall)/.test(detail.requestConfig?.path) ? fresh : []);
       return;
     }
     const next = [...document.querySelectorAll(answers)];

@@ -1,4 +1,5 @@
 // Dragging on the wall: things and the tapes' hooks. Shown at once, settled by the server on release.
+import { withQuery } from './address.js';
 import { figures, perInch, perMillimetre, round } from './length.js';
 
 const svgOf = element => element.closest('svg.drawing');
@@ -14,7 +15,7 @@ function point(svg, event) {
 
 function post(handler, values) {
   const board = document.getElementById('board');
-  htmx.ajax('POST', `${board.dataset.here}&handler=${handler}`, { target: '#board', swap: 'morph:outerHTML', values: { seen: board.dataset.seq, ...values } });
+  htmx.ajax('POST', withQuery(board.dataset.here, 'handler=' + handler), { target: '#board', swap: 'morph:outerHTML', values: { seen: board.dataset.seq, ...values } });
 }
 
 /** Looks at another thing of the wall. */
