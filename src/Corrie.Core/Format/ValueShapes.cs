@@ -156,7 +156,7 @@ public sealed class MassShape(string says, bool overZero = false) : Shape<Mass>(
     }
 
     /// <inheritdoc/>
-    public override string Say(Mass value, LengthStyle style) => QuantityReader.Exact(value, style.System);
+    public override string Say(Mass value, LengthStyle style) => QuantityReader.Exact(style.System == UnitSystem.Inches ? Mass.FromPounds(Math.Round(value.Pounds, 1)) : new(Math.Round(value.Kilograms, 1)), style.System);
 
     /// <inheritdoc/>
     public override JsonObject Schema() => new() { ["type"] = "string", ["pattern"] = "^[0-9.]+ ?(lb|kg)$", ["description"] = Says };
