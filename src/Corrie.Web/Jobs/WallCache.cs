@@ -7,7 +7,8 @@ namespace Corrie.Web.Jobs;
 
 /// <summary>
 /// Keeps a wall page as it was written for one reader, for as long as the job has not moved on. Turning the wall round, going back and
-/// forth between steps and opening the page again then cost nothing; every entry makes new pages.
+/// forth between steps and opening the page again then cost nothing; every entry makes new pages. Most pages are asked for once and never again:
+/// one is kept from the second time on, for keeping it costs a quarter of writing it.
 /// </summary>
 public sealed class WallCache : IOutputCachePolicy
 {
@@ -16,6 +17,8 @@ public sealed class WallCache : IOutputCachePolicy
 
     // 'Two minutes ago' is written on the page, so it may not get old.
     private static readonly TimeSpan Oldest = TimeSpan.FromSeconds(20);
+    private const int MostAsked = 2000;
+    private readonly RecentlyUsed<string, string> asked = new(MostAsked);
 
     /// <inheritdoc/>
     public ValueTask CacheRequestAsync(OutputCacheContext context, CancellationToken cancellation)
@@ -28,16 +31,23 @@ public sealed class WallCache : IOutputCachePolicy
             return ValueTask.CompletedTask;
         }
 
-        context.EnableOutputCaching = true;
+        var who = $"{user.Company.Key}/{user.SignIn}/{user.Role}/{user.SiteId}/{user.Units}/{Light.Of(http)}";
+        var view = IndexModel.ViewBefore(http.Request) ?? string.Empty;
+        var form = http.Request.Cookies[AccessSetup.FormCookie] ?? string.Empty;
+        var what = $"{seq}/{user.Company.Catalogue.Changes}/{user.Company.Policies.Read().Version}";
+        var page = string.Join('\n', http.Request.Path, http.Request.QueryString, http.Request.Headers["HX-Request"], http.Request.Headers.AcceptEncoding, who, view, form, what);
+        context.EnableOutputCaching = asked.Find(page) is not null;
+        asked.Set(page, page);
         context.AllowCacheLookup = context.AllowCacheStorage = context.AllowLocking = true;
         context.ResponseExpirationTimeSpan = Oldest;
         var vary = context.CacheVaryByRules;
         vary.QueryKeys = "*";
         vary.HeaderNames = new(["HX-Request", "Accept-Encoding"]);
-        vary.VaryByValues["who"] = $"{user.Company.Key}/{user.SignIn}/{user.Role}/{user.SiteId}/{user.Units}/{Light.Of(http)}";
-        vary.VaryByValues["view"] = IndexModel.ViewBefore(http.Request) ?? string.Empty;
-        vary.VaryByValues["form"] = http.Request.Cookies[AccessSetup.FormCookie] ?? string.Empty;
-        vary.VaryByValues["what"] = $"{seq}/{user.Company.Catalogue.Changes}/{user.Company.Policies.Read().Version}";
+        foreach (var (name, value) in new[] { ("who", who), ("view", view), ("form", form), ("what", what) })
+        {
+            vary.VaryByValues[name] = value;
+        }
+
         return ValueTask.CompletedTask;
     }
 
