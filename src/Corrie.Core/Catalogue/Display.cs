@@ -55,8 +55,11 @@ public sealed record Display(
             m.Length("pictureUp", "bottom of the picture over the bottom edge", LengthRange.Distance, (height - PictureSize.OfDiagonal(diagonal, aspect).Height).Half),
             m.Yes("portsUsed", "whether sockets on its back are used after hanging"))
         {
-            Thread = m.Part("thread", new WordShape("thread of the holes in its back", "M4", "M5", "M6", "M8")),
+            Thread = m.Part("thread", new WordShape("thread of the holes in its back", [.. KitPiece.Threads])),
             ThreadDepth = m.MaybeLength("threadDepth", "how deep that thread can be used", LengthRange.Size),
+            LowerThread = m.Part("lowerThread", new WordShape("thread of the lower holes, where it is another", [.. KitPiece.Threads])),
+            LowerThreadDepth = m.MaybeLength("lowerThreadDepth", "how deep the lower holes' thread can be used, where it is another", LengthRange.Size),
+            Bump = m.Length("bump", "how far its back stands out beside the holes", LengthRange.Distance, Length.Zero),
             Typical = TypicalParts.Marked(m),
         };
     });
@@ -68,7 +71,7 @@ public sealed record Display(
         [
             ("What it is", ["name", "diagonal", "aspect", "mass", "portsUsed", "typical"]),
             ("Its outside", ["width", "height", "depth", "pictureUp"]),
-            ("Its holes", ["vesaWidth", "vesaHeight", "vesaCentreUp", "vesaCentreRight", "thread", "threadDepth"]),
+            ("Its holes", ["vesaWidth", "vesaHeight", "vesaCentreUp", "vesaCentreRight", "thread", "threadDepth", "lowerThread", "lowerThreadDepth", "bump"]),
         ],
     };
 
@@ -77,6 +80,15 @@ public sealed record Display(
 
     /// <summary>How deep that thread can be used; null where nobody has entered it.</summary>
     public Length? ThreadDepth { get; init; }
+
+    /// <summary>Thread of the lower holes; null where it is that of the upper ones.</summary>
+    public string? LowerThread { get; init; }
+
+    /// <summary>How deep the lower holes' thread can be used; null where it is as deep as the upper one.</summary>
+    public Length? LowerThreadDepth { get; init; }
+
+    /// <summary>How far its back stands out beside the holes.</summary>
+    public Length Bump { get; init; }
 
     /// <summary>The picture's size, from diagonal and aspect.</summary>
     public PictureSize Picture => PictureSize.OfDiagonal(Diagonal, Aspect);

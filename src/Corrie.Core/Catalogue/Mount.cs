@@ -145,7 +145,13 @@ public sealed record Mount(
             m.Or("tiltDown", new AngleShape("how far it tilts down"), default),
             m.Length("clearAbove", "clear height over the display for lifting it on", LengthRange.Distance, Length.Zero),
             m.Length("templateHeight", "height of the paper template, its middle on the hook line", LengthRange.Distance, Length.Zero))
-        { ReachKnown = m.Has("depthExtended"), Typical = TypicalParts.Marked(m) };
+        {
+            ReachKnown = m.Has("depthExtended"),
+            ArmThickness = m.MaybeLength("armThickness", "thickness of an arm's steel", LengthRange.Size),
+            ArmSlots = m.Yes("armSlots", "whether an arm's holes are slots"),
+            Kit = m.Part("kit", KitPiece.Kit) ?? [],
+            Typical = TypicalParts.Marked(m),
+        };
     });
 
     /// <summary>Mounts, in the catalogue and on the sheet.</summary>
@@ -157,13 +163,23 @@ public sealed record Mount(
             ("What it is", ["name", "kind", "walls", "studs", "mass", "typical"]),
             ("What it carries", ["rated", "sizeFrom", "sizeTo", "vesaNarrowest", "vesaWidest", "vesaHighest"]),
             ("Its plate", ["plateWidth", "plateHeight", "hookUp", "plateThickness", "rows", "templateHeight"]),
-            ("Its arms", ["hookAboveFirstHole", "armPitch", "armHoles", "armTopAboveHook", "armLength"]),
+            ("Its arms", ["hookAboveFirstHole", "armPitch", "armHoles", "armTopAboveHook", "armLength", "armThickness", "armSlots"]),
+            ("Its screws", ["kit"]),
             ("How it moves", ["slide", "raiseBy", "lowerBy", "tiltDown", "depthParked", "depthExtended", "clearAbove"]),
         ],
     };
 
     /// <summary>Whether somebody has entered how far it reaches: a mount that moves is loaded most there.</summary>
     public bool ReachKnown { get; init; }
+
+    /// <summary>Thickness of an arm's steel, which the screws into the display pass; null where nobody has entered it.</summary>
+    public Length? ArmThickness { get; init; }
+
+    /// <summary>Whether an arm's holes are slots, on which a screw's head needs a washer.</summary>
+    public bool ArmSlots { get; init; }
+
+    /// <summary>The screws, washers and spacers that come with it; empty where nobody has entered them.</summary>
+    public IReadOnlyList<KitPiece> Kit { get; init; } = [];
 
     /// <summary>Whether a row of holes lies on the plate at all.</summary>
     /// <param name="row">A row of this mount.</param>

@@ -27,6 +27,32 @@ public sealed record HangingChoice(
         m.MaybeLength("plateCentre", "the plate's centre, where it is fixed", LengthRange.Along),
         m.Here)), kind => kind == Mount.Kind, always: true);
 
+    /// <summary>Screws into the display that somebody has taken by hand.</summary>
+    public static Part<ScrewsTaken> Screws { get; } = new(Holder.Item, "screws", new GroupShape<ScrewsTaken>("screws into the display, taken by hand", m => new ScrewsTaken(
+        Taken(m, "upper", "upper"), Taken(m, "lower", "lower"), m.Here)), kind => kind == Mount.Kind);
+
+    private static PairTaken Taken(Members m, string prefix, string pair) => new(
+        m.Maybe(prefix + "Screw", Metric($"screw in the {pair} holes, its length", LengthRange.Size)),
+        m.Or(prefix + "Washer", Metric($"thickness of its washer, {pair} holes", LengthRange.Distance), Length.Zero),
+        m.Or(prefix + "Spacer", Metric($"length of its spacer, {pair} holes", LengthRange.Distance), Length.Zero),
+        prefix);
+
+    // Screws into displays go by millimetres everywhere.
+    private static LengthShape Metric(string says, LengthRange range) => new(says, range) { Bare = UnitSystem.Millimetres };
+
     /// <summary>What its plate is bolted with: already the plate's place depends on it, by the edge distance.</summary>
     public static Part<Fastener> Bolt { get; } = new(Holder.Item, "bolt", Fastener.Form, kind => kind == Mount.Kind);
 }
+
+/// <summary>What somebody has taken for one pair of a display's holes.</summary>
+/// <param name="Screw">Length of the screw under its head; null leaves the pair to the planner.</param>
+/// <param name="Washer">Thickness of its washer; zero for none.</param>
+/// <param name="Spacer">Length of its spacer; zero for none.</param>
+/// <param name="Prefix">How the members begin in the file.</param>
+public sealed record PairTaken(Length? Screw, Length Washer, Length Spacer, string Prefix);
+
+/// <summary>What somebody has taken for a display's holes.</summary>
+/// <param name="Upper">For the upper pair.</param>
+/// <param name="Lower">For the lower pair.</param>
+/// <param name="Here">Where that stands in the document.</param>
+public sealed record ScrewsTaken(PairTaken Upper, PairTaken Lower, Place Here);

@@ -111,10 +111,46 @@ public static class HangingFindings
         "a flat mount with sockets behind the display that will be used",
         "Everything has to be plugged in before it hangs.", Source.CommonPractice);
 
+    /// <summary>A screw that is too long.</summary>
+    public static readonly FindingKind ScrewBottoms = new(
+        Stage, "hang.screw-bottoms", Severity.Stop, "Screw bottoms in the display",
+        "a screw reaches farther into a display's hole than its usable depth less 1 mm",
+        "It feels tight while the arm is loose, or it breaks what lies behind the thread.", Source.CommonPractice);
+
+    /// <summary>A screw that is too short.</summary>
+    public static readonly FindingKind ScrewTooShort = new(
+        Stage, "hang.screw-too-short", Severity.Stop, "Screw too short for the display",
+        "less of a screw is in a display's thread than its own diameter",
+        "A few turns of thread strip under the display's weight.", Source.CommonPractice);
+
+    /// <summary>Nothing in the kit fits.</summary>
+    public static readonly FindingKind NoScrewInKit = new(
+        Stage, "hang.no-screw-in-kit", Severity.Stop, "No screw in the kit fits",
+        "no screw, washer and spacer of the mount's kit, two of each for a pair of holes, fit the display's holes",
+        "The crew stands before the wall with a display that it cannot hang.", Source.CommonPractice);
+
+    /// <summary>No washer on a slot.</summary>
+    public static readonly FindingKind WasherMissing = new(
+        Stage, "hang.washer-missing", Severity.Caution, "Washer missing on a slot",
+        "a screw without a washer in an arm whose holes are slots",
+        "Its head pulls through the slot, or slides in it.", Source.CommonPractice);
+
+    /// <summary>A spacer for nothing.</summary>
+    public static readonly FindingKind NeedlessSpacer = new(
+        Stage, "hang.needless-spacer", Severity.Note, "Spacer not needed",
+        "a spacer where the display's back is flat and the screw fits without it",
+        "It holds the display off the wall and bends the screw.", Source.CommonPractice);
+
+    /// <summary>No spacer beside a bump.</summary>
+    public static readonly FindingKind SpacerMissing = new(
+        Stage, "hang.spacer-missing", Severity.Stop, "Arm stands on the display's back",
+        "the display's back stands out beside its holes, and no spacer of that length holds the arm off it",
+        "Tightened, the arm bends over the bump and cracks the back.", Source.CommonPractice);
+
     /// <summary>All of them, in the order of the catalogue.</summary>
     public static IReadOnlyList<FindingKind> All { get; } =
     [
         Overloaded, PatternMisfit, SizeMisfit, WrongWall, ChainDisagrees, CentreOutOfSlide, OneStudOnly, RowOffPlate, CannotHook, Outside, BodiesMeet, ArmsShow, ArmHolesDiffer,
-        NoAdjustmentLeft, NoRoomAbove, HeightFixed, HardToReach,
+        NoAdjustmentLeft, NoRoomAbove, HeightFixed, HardToReach, ScrewBottoms, ScrewTooShort, NoScrewInKit, WasherMissing, NeedlessSpacer, SpacerMissing,
     ];
 }

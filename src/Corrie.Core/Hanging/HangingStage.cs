@@ -15,6 +15,9 @@ public sealed class HangingStage : IStage
     /// <summary>Where a mount's plate goes.</summary>
     internal static readonly Result<PlateLayout> Result = new("plate layout");
 
+    /// <summary>What goes into a display's back.</summary>
+    internal static readonly Result<ScrewResult> ScrewsIn = new("display screws");
+
     /// <inheritdoc/>
     public StageId Id => HangingFindings.Stage;
 
@@ -22,7 +25,7 @@ public sealed class HangingStage : IStage
     public WorkStep Step => WorkStep.Hang;
 
     /// <inheritdoc/>
-    public IReadOnlyList<Part> Parts { get; } = [HangingChoice.Part, HangingChoice.Bolt];
+    public IReadOnlyList<Part> Parts { get; } = [HangingChoice.Part, HangingChoice.Screws, HangingChoice.Bolt];
 
     /// <inheritdoc/>
     public IReadOnlyList<FindingKind> Kinds => HangingFindings.All;
@@ -33,6 +36,11 @@ public sealed class HangingStage : IStage
         var sheet = plan.Sheet;
         foreach (var item in sheet.Items)
         {
+            if (item.Product is Mount { } carrier && sheet.WallOf(item) is { } on && sheet.DisplayOn(item)?.Product is Display back)
+            {
+                plan.Work(ScrewsIn, item.Id, on.Id, new Screwing(back, carrier, item.Get(HangingChoice.Screws)), ScrewCheck.Check);
+            }
+
             if (item.Product is not Mount mount || sheet.WallOf(item) is not { } wall || plan.Survey(wall.Id) is not { } surveyed ||
                 sheet.DisplayOn(item) is not { Product: Display display } hung || plan.Placement(hung.Id) is not { } placed)
             {
@@ -106,6 +114,14 @@ public sealed class HangingStage : IStage
             json["slideSays"] = SlideWords(layout.Shift).Say(file.Style);
             json["slideLeft"] = file.Exact(layout.SlideLeft);
             json["slideRight"] = file.Exact(layout.SlideRight);
+            if (plan.Screws(item.Id) is { Pairs.Count: > 0 } screws)
+            {
+                json["displayScrews"] = PlanWriter.All(screws.Pairs, p => new JsonObject
+                {
+                    ["holes"] = p.Holes.Name,
+                    ["says"] = p.Says.Say(file.Style),
+                });
+            }
         }
     }
 
@@ -174,6 +190,12 @@ public static class HangingResults
     /// <param name="mount">Key of the mount.</param>
     /// <returns>The layout; null as long as it lacks something.</returns>
     public static PlateLayout? Layout(this IResults plan, string mount) => plan.Get(HangingStage.Result, mount);
+
+    /// <summary>What goes into the back of the display on a mount.</summary>
+    /// <param name="plan">The plan.</param>
+    /// <param name="mount">Key of the mount.</param>
+    /// <returns>The screws; null as long as no display hangs on it.</returns>
+    public static ScrewResult? Screws(this IResults plan, string mount) => plan.Get(HangingStage.ScrewsIn, mount);
 
     /// <summary>What a plate is bolted with.</summary>
     /// <param name="mount">The mount.</param>

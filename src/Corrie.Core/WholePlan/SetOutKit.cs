@@ -140,6 +140,16 @@ public sealed record SetOutKit(IReadOnlyList<Phrase> Tools, IReadOnlyList<Phrase
         {
             if (item.Product is Display display && plan.Sheet.On(item) is { Product: Mount })
             {
+                if (plan.Screws(plan.Sheet.On(item)!.Id) is { Pairs: { Count: > 0 } pairs })
+                {
+                    foreach (var pair in pairs)
+                    {
+                        yield return $"{item.Name}, {pair.Says}";
+                    }
+
+                    continue;
+                }
+
                 yield return display.Thread is { } thread
                     ? Phrase.Of($"{item.Name}: 4 screws {thread} in the pattern of {display.VesaWidth.Millimetres:0} by {display.VesaHeight.Millimetres:0} mm{(display.ThreadDepth is null ? ", depth of the thread not entered: turn one in by hand first" : string.Empty)}")
                     : Phrase.Of($"{item.Name}: 4 screws in the pattern of {display.VesaWidth.Millimetres:0} by {display.VesaHeight.Millimetres:0} mm; thread not entered, try one by hand first");

@@ -1,0 +1,177 @@
+using Corrie.Core.Catalogue;
+using Corrie.Core.Findings;
+using Corrie.Core.Format;
+using Corrie.Core.Measure;
+using Corrie.Core.Planning;
+
+namespace Corrie.Core.Hanging;
+
+/// <summary>What goes into a display's back, and how it sits.</summary>
+/// <param name="Seat">What the screws pass; null as long as the arm's thickness is not entered.</param>
+/// <param name="Pairs">The upper and the lower pair, as far as they are known.</param>
+/// <param name="Lacks">What is not entered and would be needed; empty for nothing.</param>
+public sealed record ScrewResult(ScrewSeat? Seat, IReadOnlyList<PairResult> Pairs, IReadOnlyList<string> Lacks);
+
+/// <summary>What goes into a pair of holes.</summary>
+/// <param name="Holes">The holes.</param>
+/// <param name="Screw">Length of the screw; null where nothing fits.</param>
+/// <param name="Washer">Thickness of the washer; zero for none.</param>
+/// <param name="Spacer">Length of the spacer; zero for none.</param>
+/// <param name="Engagement">How much of the screw is in the thread.</param>
+/// <param name="Bags">What the crew looks for in the kit's bags; empty where it was taken by hand.</param>
+public sealed record PairResult(HolePair Holes, Length? Screw, Length Washer, Length Spacer, Length Engagement, IReadOnlyList<string> Bags)
+{
+    /// <summary>All of it in a few words, such as <c>2 screws M8 x 30, each with its washer 2</c>.</summary>
+    public Phrase Says => Screw is not { } screw ? Phrase.Of($"{Holes.Name} holes: nothing fits")
+        : Phrase.Of($"{Holes.Name} holes: 2 screws {KitPiece.Size(Holes.Thread, screw)}{(Washer > Length.Zero ? ", with washers" : string.Empty)}{(Spacer > Length.Zero ? ", with spacers" : string.Empty)}{(Bags.Count > 0 ? $" ({string.Join(", ", Bags)})" : string.Empty)}; {Engagement:fine} of each in a thread {Holes.Depth:fine} deep");
+}
+
+/// <summary>The screws into a display's back: which the planner takes from the kit, and whether those are right that somebody has taken.</summary>
+internal static class ScrewCheck
+{
+    private static readonly Spot Part = new("screws");
+
+    /// <summary>Chooses and checks.</summary>
+    /// <param name="work">Where findings go.</param>
+    /// <param name="input">Display, mount and what was taken.</param>
+    /// <returns>What goes into the holes.</returns>
+    public static ScrewResult Check(Worksheet work, Screwing input)
+    {
+        var (display, mount, taken) = (input.Display, input.Mount, input.Taken);
+        var lacks = new List<string>();
+        var upper = PairOf("upper", display.Thread, display.ThreadDepth, lacks);
+        var lower = PairOf("lower", display.LowerThread ?? display.Thread, display.LowerThreadDepth ?? display.ThreadDepth, lacks);
+        if (mount.ArmThickness is not { } arm)
+        {
+            lacks.Add("thickness of the mount's arms");
+            return new(null, [], lacks);
+        }
+
+        var seat = new ScrewSeat(arm, mount.ArmSlots, display.Bump);
+        if (upper is null || lower is null)
+        {
+            return new(seat, [], [.. lacks.Distinct()]);
+        }
+
+        var planned = DisplayScrews.Choose(mount.Kit, seat, upper, lower);
+        if (mount.Kit.Count == 0)
+        {
+            lacks.Add("the screws that come with the mount");
+        }
+        else if (planned is null && (taken?.Upper.Screw is null || taken.Lower.Screw is null))
+        {
+            Missing(work, mount.Kit, seat, upper, lower);
+        }
+
+        return new(seat, [Pair(upper, taken?.Upper, planned?.Upper), Pair(lower, taken?.Lower, planned?.Lower)], lacks);
+
+        PairResult Pair(HolePair holes, PairTaken? hand, ScrewSet? set)
+        {
+            if (hand?.Screw is { } screw)
+            {
+                work.Add(Faults(seat, holes, screw, hand, set, taken!.Here));
+                return new(holes, screw, hand.Washer, hand.Spacer, DisplayScrews.Engagement(seat, screw, hand.Washer, hand.Spacer), []);
+            }
+
+            return set is null ? new(holes, null, Length.Zero, Length.Zero, Length.Zero, [])
+                : new(holes, set.Screw.Long, set.Washer?.Long ?? Length.Zero, set.Spacer?.Long ?? Length.Zero, set.Engagement, [.. new[] { set.Screw, set.Washer, set.Spacer }.Where(p => p is not null).Select(p => p!.Called)]);
+        }
+    }
+
+    private static HolePair? PairOf(string name, string? thread, Length? depth, List<string> lacks)
+    {
+        if (thread is null)
+        {
+            lacks.Add("thread of the display's holes");
+        }
+
+        if (depth is null)
+        {
+            lacks.Add("how deep that thread can be used: turn a long screw in by hand and mark it");
+        }
+
+        return thread is not null && depth is { } deep ? new(name, thread, deep) : null;
+    }
+
+    private static IEnumerable<Finding> Faults(ScrewSeat seat, HolePair holes, Length screw, PairTaken hand, ScrewSet? set, Place here)
+    {
+        var engagement = DisplayScrews.Engagement(seat, screw, hand.Washer, hand.Spacer);
+        Remedy[] better = set is null ? []
+            : [new Remedy($"Take the kit's {KitPiece.Size(holes.Thread, set.Screw.Long)}", $"{set.Engagement:fine} of it in the thread", [here.Clear(hand.Prefix + "Screw"), here.Clear(hand.Prefix + "Washer"), here.Clear(hand.Prefix + "Spacer")])];
+        var size = KitPiece.Size(holes.Thread, screw);
+        if (engagement > holes.Most)
+        {
+            yield return HangingFindings.ScrewBottoms.At(
+                Part, $"The screw {size} would reach {engagement:fine} into the {holes.Name} holes, whose thread is {holes.Depth:fine} deep; {holes.Most:fine} is the most.", better);
+        }
+        else if (engagement < holes.Least)
+        {
+            Phrase says = engagement > Length.Zero ? Phrase.Of($"Only {engagement:fine} of the screw {size} would be in the {holes.Name} holes' thread")
+                : Phrase.Of($"The screw {size} ends {-engagement:fine} before the {holes.Name} holes' thread");
+            says.AppendFormatted($"; {holes.Least:fine} is the least.");
+            yield return HangingFindings.ScrewTooShort.At(Part, says, better);
+        }
+
+        if (seat.Slotted && hand.Washer == Length.Zero)
+        {
+            yield return HangingFindings.WasherMissing.At(Part, $"The arm's holes are slots, and the 2 screws {size} in the {holes.Name} holes have no washer.", better);
+        }
+
+        if (seat.Bump > hand.Spacer)
+        {
+            yield return HangingFindings.SpacerMissing.At(
+                Part, $"The display's back stands out {seat.Bump:fine} beside its {holes.Name} holes, and the spacer holds the arm off {hand.Spacer:fine}.", set is { Spacer: not null } ? better : []);
+        }
+        else if (hand.Spacer > Length.Zero && seat.Bump == Length.Zero && DisplayScrews.Engagement(seat, screw, hand.Washer, Length.Zero) <= holes.Most)
+        {
+            yield return HangingFindings.NeedlessSpacer.At(
+                Part,
+                $"Without the spacer of {hand.Spacer:fine} the screw {size} is {DisplayScrews.Engagement(seat, screw, hand.Washer, Length.Zero):fine} in the {holes.Name} holes' thread, and {holes.Most:fine} is the most.",
+                new Remedy("Leave the spacer out", "the display hangs that much nearer to the wall", [here.Clear(hand.Prefix + "Spacer")]));
+        }
+    }
+
+    // What to bring, before the van leaves.
+    private static void Missing(Worksheet work, IReadOnlyList<KitPiece> kit, ScrewSeat seat, HolePair upper, HolePair lower)
+    {
+        var (first, second) = (DisplayScrews.SetsFor(kit, seat, upper), DisplayScrews.SetsFor(kit, seat, lower));
+        if (first.Count > 0 && second.Count > 0)
+        {
+            work.Add(HangingFindings.NoScrewInKit.At(
+                Part, $"The kit has {KitPiece.Size(upper.Thread, first[0].Screw.Long)} with all that belongs to it for one pair of holes only; the display has 2 pairs. Bring another set."));
+            return;
+        }
+
+        foreach (var alike in new[] { (Sets: first, Pair: upper), (Sets: second, Pair: lower) }.Where(h => h.Sets.Count == 0).Select(h => h.Pair).GroupBy(h => (h.Thread, h.Depth)))
+        {
+            // Pairs that are alike lack the same.
+            var (holes, names, count) = (alike.First(), string.Join(" and ", alike.Select(h => h.Name)), 2 * alike.Count());
+            var washer = seat.Slotted ? kit.FirstOrDefault(k => k.Sort == KitPieceKind.Washer && k.Fits(holes.Thread))?.Long ?? Length.Zero : Length.Zero;
+            var passed = seat.Arm + washer + seat.Bump;
+            var screws = kit.Where(k => k.Sort == KitPieceKind.Screw && k.Thread == holes.Thread).Select(k => $"{KitPiece.Size(holes.Thread, k.Long)}{(k.Count < 2 ? ", a single one" : string.Empty)}").Distinct().ToList();
+            Phrase says = Phrase.Of($"The {names} holes, {holes.Thread} and {holes.Depth:fine} deep, take {passed + holes.Least:fine} to {passed + holes.Most:fine} of screw behind its head; the kit has {(screws.Count > 0 ? string.Join(" and ", screws) : $"no {holes.Thread}")}.");
+            if (seat.Slotted && !kit.Any(k => k.Sort == KitPieceKind.Washer && k.Count >= 2 && k.Fits(holes.Thread)))
+            {
+                says.AppendFormatted($" Bring {count} washers {holes.Thread}: the arm's holes are slots.");
+            }
+
+            if (seat.Bump > Length.Zero && !kit.Any(k => k.Sort == KitPieceKind.Spacer && k.Count >= 2 && k.Fits(holes.Thread) && k.Long >= seat.Bump))
+            {
+                says.AppendFormatted($" Bring {count} spacers of {seat.Bump:fine} or more.");
+            }
+
+            if (DisplayScrews.Wanted(seat, holes, washer) is { } wanted && !kit.Any(k => k.Sort == KitPieceKind.Screw && k.Thread == holes.Thread && k.Count >= 2 && k.Long == wanted))
+            {
+                says.AppendFormatted($" Bring {count} screws {KitPiece.Size(holes.Thread, wanted)}.");
+            }
+
+            work.Add(HangingFindings.NoScrewInKit.At(Part, says));
+        }
+    }
+}
+
+/// <summary>All that the choice of screws follows from.</summary>
+/// <param name="Display">The display.</param>
+/// <param name="Mount">The mount, with its kit.</param>
+/// <param name="Taken">What somebody has taken by hand; null for nothing.</param>
+internal sealed record Screwing(Display Display, Mount Mount, ScrewsTaken? Taken);
