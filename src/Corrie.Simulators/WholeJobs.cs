@@ -125,6 +125,9 @@ public static class WholeJobs
         new("a second display over the first", ["place.out-of-room"], Severity.Stop, (j, r) => Second(j, (j.Display.Right - j.Display.Left) * 0.7)),
         new("a display beyond the wall's end", ["place.out-of-room", "hang.outside"], Severity.Stop, (j, r) => j.Set("/walls/w1/width", WholeJob.In(j.Display.Right - 0.5 - (r.NextDouble() * 3)))),
         new("a display above the ceiling", ["place.out-of-room"], Severity.Stop, (j, r) => j.Set("/walls/w1/height", WholeJob.In(j.Display.Top - 0.5 - (r.NextDouble() * 3)))),
+        new("a screw from another display's bag", ["hang.screw-bottoms"], Severity.Stop, (j, r) => Screwed(j, 20, 20 - 1 + 3 + 1.6 + 0.1 + (10 * r.NextDouble()))),
+        new("a screw that hardly catches", ["hang.screw-too-short"], Severity.Stop, (j, r) => Screwed(j, 20, 3 + 1.6 + 8 - 0.1 - (8 * r.NextDouble()))),
+        new("a depth of thread typed in inches for millimetres", ["hang.screw-bottoms"], Severity.Stop, (j, r) => { Screwed(j, 20, 20); j.Set("/items/d1/product/threadDepth", "20 in"); }),
         new("a display that sticks out into a path", ["place.protrudes"], Severity.Stop, (j, r) => { j.Set("/walls/w1/circulation", true); j.Set("/items/d1/product/depth", "4 in"); }),
         new("nobody has consented", ["place.not-approved"], Severity.Stop, (j, r) => j.Set("/items/d1/place/approval", null)),
         new("a blank is no consent", ["place.not-approved"], Severity.Stop, (j, r) => j.Set("/items/d1/place/approval/by", "   ")),
@@ -271,6 +274,15 @@ public static class WholeJobs
     };
 
     private static double Eighths(Random random, int from, int to) => random.Next(from * 8, (to * 8) + 1) / 8d;
+
+    // An arm of 3 mm and a washer of 1.6 mm; an M8 wants 8 mm of thread and 1 mm of air before its end.
+    private static void Screwed(WholeJob job, double depth, double screw)
+    {
+        job.Set("/items/d1/product/thread", "M8");
+        job.Set("/items/d1/product/threadDepth", FormattableString.Invariant($"{depth:0.##} mm"));
+        job.Set("/items/m1/product/armThickness", "3 mm");
+        job.Set("/items/m1/screws", new JsonObject { ["upperScrew"] = FormattableString.Invariant($"{screw:0.##} mm"), ["upperWasher"] = "1.6 mm", ["lowerScrew"] = FormattableString.Invariant($"{screw:0.##} mm"), ["lowerWasher"] = "1.6 mm" });
+    }
 
     private static double Stud(WholeJob job, Random random) => random.Next(2) == 0 ? job.Left : job.Right;
 

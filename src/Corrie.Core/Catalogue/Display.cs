@@ -56,9 +56,9 @@ public sealed record Display(
             m.Yes("portsUsed", "whether sockets on its back are used after hanging"))
         {
             Thread = m.Part("thread", new WordShape("thread of the holes in its back", [.. KitPiece.Threads])),
-            ThreadDepth = m.MaybeLength("threadDepth", "how deep that thread can be used", LengthRange.Size),
+            ThreadDepth = m.Maybe("threadDepth", LengthShape.Metric("how deep that thread can be used", LengthRange.Size)),
             LowerThread = m.Part("lowerThread", new WordShape("thread of the lower holes, where it is another", [.. KitPiece.Threads])),
-            LowerThreadDepth = m.MaybeLength("lowerThreadDepth", "how deep the lower holes' thread can be used, where it is another", LengthRange.Size),
+            LowerThreadDepth = m.Maybe("lowerThreadDepth", LengthShape.Metric("how deep the lower holes' thread can be used, where it is another", LengthRange.Size)),
             Bump = m.Length("bump", "how far its back stands out beside the holes", LengthRange.Distance, Length.Zero),
             Typical = TypicalParts.Marked(m),
         };

@@ -35,7 +35,7 @@ public sealed record KitPiece(KitPieceKind Sort, string? Thread, Length Long, in
         new GroupShape<KitPiece>("pieces of one size", m => new KitPiece(
             m.Need("kind", new ChoiceShape<KitPieceKind>("what they are: screw, washer or spacer")),
             m.Part("thread", new WordShape("thread", [.. Threads])),
-            m.Length("length", "length of a screw, thickness of a washer", LengthRange.Size),
+            m.Need("length", LengthShape.Metric("length of a screw, thickness of a washer", LengthRange.Size)),
             m.Or("count", new WholeShape("how many there are", 1, 999), 4),
             m.Part("bag", new TextShape("letter of their bag", 8)) ?? string.Empty)),
         40,
@@ -48,9 +48,6 @@ public sealed record KitPiece(KitPieceKind Sort, string? Thread, Length Long, in
     /// <param name="thread">The thread, such as <c>M8</c>.</param>
     /// <returns>Whether it has that thread, or takes every one.</returns>
     public bool Fits(string thread) => Thread is null || Thread == thread;
-
-    /// <summary>What the crew looks for in the bags.</summary>
-    public string Called => $"{Sort.Word()} {(Bag.Length > 0 ? Bag + " " : string.Empty)}{(Sort == KitPieceKind.Screw ? $"({Size(Thread!, Long)})" : $"({Long.Millimetres:0.##})")}";
 
     /// <summary>A screw's usual name, such as <c>M8 x 30</c>.</summary>
     /// <param name="thread">Its thread.</param>

@@ -148,7 +148,8 @@ public sealed record Mount(
         {
             ReachKnown = m.Has("depthExtended"),
             ArmThickness = m.MaybeLength("armThickness", "thickness of an arm's steel", LengthRange.Size),
-            ArmSlots = m.Yes("armSlots", "whether an arm's holes are slots"),
+            // Arms that take several patterns have slots; a washer too many harms nobody.
+            ArmSlots = m.Yes("armSlots", "whether an arm's holes are slots", usual: true),
             Kit = m.Part("kit", KitPiece.Kit) ?? [],
             Typical = TypicalParts.Marked(m),
         };

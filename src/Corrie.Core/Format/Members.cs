@@ -122,7 +122,7 @@ public sealed class Members
     /// <returns>The length.</returns>
     public Length Pattern(string name, string says, Length? usual = null)
     {
-        var shape = new LengthShape(says, LengthRange.Size) { Bare = UnitSystem.Millimetres };
+        var shape = LengthShape.Metric(says, LengthRange.Size);
         return usual is { } otherwise ? Or(name, shape, otherwise) : Need(name, shape);
     }
 

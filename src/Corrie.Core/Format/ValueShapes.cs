@@ -50,6 +50,12 @@ public sealed class LengthShape(string says, LengthRange range) : Shape<Length>(
     /// <summary>The units that a number without a unit is in, whatever the reader's are: hole patterns go by millimetres everywhere. Null for the reader's.</summary>
     public UnitSystem? Bare { get; init; }
 
+    /// <summary>A length that goes by millimetres everywhere, such as a hole pattern's or a display screw's: a bare 200 is 200 mm.</summary>
+    /// <param name="says">What it is.</param>
+    /// <param name="range">Which lengths it may be.</param>
+    /// <returns>The description.</returns>
+    public static LengthShape Metric(string says, LengthRange range) => new(says, range) { Bare = UnitSystem.Millimetres };
+
     /// <inheritdoc/>
     public override string Expected =>
         $"{Says}, a length with its unit from {LengthText.Exact(range.Least, UnitSystem.Inches)} to {LengthText.Exact(range.Most, UnitSystem.Inches)}, such as 54 1/4 in or 1378 mm";

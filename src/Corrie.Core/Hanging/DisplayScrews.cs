@@ -9,8 +9,8 @@ namespace Corrie.Core.Hanging;
 /// <param name="Depth">How deep it can be used.</param>
 public sealed record HolePair(string Name, string Thread, Length Depth)
 {
-    // So much stays free in front of a screw's end (common practice).
-    private static readonly Length Free = Length.FromMillimetres(1);
+    /// <summary>So much stays free in front of a screw's end (common practice).</summary>
+    public static readonly Length Free = Length.FromMillimetres(1);
 
     /// <summary>The least of a screw that has to be in the thread: its own diameter (common practice).</summary>
     public Length Least => Length.FromMillimetres(int.Parse(Thread.AsSpan(1)));

@@ -32,13 +32,10 @@ public sealed record HangingChoice(
         Taken(m, "upper", "upper"), Taken(m, "lower", "lower"), m.Here)), kind => kind == Mount.Kind);
 
     private static PairTaken Taken(Members m, string prefix, string pair) => new(
-        m.Maybe(prefix + "Screw", Metric($"screw in the {pair} holes, its length", LengthRange.Size)),
-        m.Or(prefix + "Washer", Metric($"thickness of its washer, {pair} holes", LengthRange.Distance), Length.Zero),
-        m.Or(prefix + "Spacer", Metric($"length of its spacer, {pair} holes", LengthRange.Distance), Length.Zero),
+        m.Maybe(prefix + "Screw", LengthShape.Metric($"screw in the {pair} holes, its length", LengthRange.Size)),
+        m.Or(prefix + "Washer", LengthShape.Metric($"thickness of its washer, {pair} holes", LengthRange.Distance), Length.Zero),
+        m.Or(prefix + "Spacer", LengthShape.Metric($"length of its spacer, {pair} holes", LengthRange.Distance), Length.Zero),
         prefix);
-
-    // Screws into displays go by millimetres everywhere.
-    private static LengthShape Metric(string says, LengthRange range) => new(says, range) { Bare = UnitSystem.Millimetres };
 
     /// <summary>What its plate is bolted with: already the plate's place depends on it, by the edge distance.</summary>
     public static Part<Fastener> Bolt { get; } = new(Holder.Item, "bolt", Fastener.Form, kind => kind == Mount.Kind);

@@ -119,7 +119,11 @@ public sealed class HangingStage : IStage
                 json["displayScrews"] = PlanWriter.All(screws.Pairs, p => new JsonObject
                 {
                     ["holes"] = p.Holes.Name,
-                    ["says"] = p.Says.Say(file.Style),
+                    ["thread"] = p.Holes.Thread,
+                    ["screw"] = p.Screw is { } screw ? file.Exact(screw) : null,
+                    ["washer"] = file.Exact(p.Washer),
+                    ["spacer"] = file.Exact(p.Spacer),
+                    ["engagement"] = file.Exact(p.Engagement),
                 });
             }
         }

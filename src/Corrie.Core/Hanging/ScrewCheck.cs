@@ -10,7 +10,28 @@ namespace Corrie.Core.Hanging;
 /// <param name="Seat">What the screws pass; null as long as the arm's thickness is not entered.</param>
 /// <param name="Pairs">The upper and the lower pair, as far as they are known.</param>
 /// <param name="Lacks">What is not entered and would be needed; empty for nothing.</param>
-public sealed record ScrewResult(ScrewSeat? Seat, IReadOnlyList<PairResult> Pairs, IReadOnlyList<string> Lacks);
+public sealed record ScrewResult(ScrewSeat? Seat, IReadOnlyList<PairResult> Pairs, IReadOnlyList<string> Lacks)
+{
+    /// <summary>The pairs, those that take the same together.</summary>
+    public IEnumerable<ScrewHoles> Holes => Pairs.GroupBy(p => (p.Holes.Thread, p.Holes.Depth, p.Screw, p.Washer, p.Spacer, p.Kit))
+        .Select(alike => new ScrewHoles(string.Join(" and ", alike.Select(p => p.Holes.Name)), 2 * alike.Count(), alike.First()));
+}
+
+/// <summary>Holes that take the same.</summary>
+/// <param name="Names">Which: <c>upper</c>, <c>lower</c>, or <c>upper and lower</c>.</param>
+/// <param name="Count">How many holes.</param>
+/// <param name="Each">What goes into each.</param>
+public sealed record ScrewHoles(string Names, int Count, PairResult Each)
+{
+    /// <summary>What goes into them, such as <c>4 screws M8 x 20 (bag C), washers (bag L)</c>.</summary>
+    public string What => Each.Screw is not { } screw ? "nothing in the kit fits"
+        : $"{Count} screws {KitPiece.Size(Each.Holes.Thread, screw)}{From(Each.Kit?.Screw)}{(Each.Washer > Length.Zero ? ", washers" + From(Each.Kit?.Washer) : string.Empty)}{(Each.Spacer > Length.Zero ? ", spacers" + From(Each.Kit?.Spacer) : string.Empty)}{(Each.Kit is null ? ", taken by hand" : string.Empty)}";
+
+    /// <summary>All of it in a sentence.</summary>
+    public Phrase Says => Each.Screw is null ? Phrase.Of($"{Names} holes: {What}") : Phrase.Of($"{Names} holes: {What}; {Each.Engagement:fine} of each in a thread {Each.Holes.Depth:fine} deep");
+
+    private static string From(KitPiece? piece) => piece is { Bag: { Length: > 0 } bag } ? $" (bag {bag})" : string.Empty;
+}
 
 /// <summary>What goes into a pair of holes.</summary>
 /// <param name="Holes">The holes.</param>
@@ -18,13 +39,8 @@ public sealed record ScrewResult(ScrewSeat? Seat, IReadOnlyList<PairResult> Pair
 /// <param name="Washer">Thickness of the washer; zero for none.</param>
 /// <param name="Spacer">Length of the spacer; zero for none.</param>
 /// <param name="Engagement">How much of the screw is in the thread.</param>
-/// <param name="Bags">What the crew looks for in the kit's bags; empty where it was taken by hand.</param>
-public sealed record PairResult(HolePair Holes, Length? Screw, Length Washer, Length Spacer, Length Engagement, IReadOnlyList<string> Bags)
-{
-    /// <summary>All of it in a few words, such as <c>2 screws M8 x 30, each with its washer 2</c>.</summary>
-    public Phrase Says => Screw is not { } screw ? Phrase.Of($"{Holes.Name} holes: nothing fits")
-        : Phrase.Of($"{Holes.Name} holes: 2 screws {KitPiece.Size(Holes.Thread, screw)}{(Washer > Length.Zero ? ", with washers" : string.Empty)}{(Spacer > Length.Zero ? ", with spacers" : string.Empty)}{(Bags.Count > 0 ? $" ({string.Join(", ", Bags)})" : string.Empty)}; {Engagement:fine} of each in a thread {Holes.Depth:fine} deep");
-}
+/// <param name="Kit">The pieces of the kit; null where they were taken by hand, or nothing fits.</param>
+public sealed record PairResult(HolePair Holes, Length? Screw, Length Washer, Length Spacer, Length Engagement, ScrewSet? Kit);
 
 /// <summary>The screws into a display's back: which the planner takes from the kit, and whether those are right that somebody has taken.</summary>
 internal static class ScrewCheck
@@ -53,6 +69,20 @@ internal static class ScrewCheck
             return new(seat, [], [.. lacks.Distinct()]);
         }
 
+        // No screw is right in a hole that cannot be so.
+        var odd = new[] { upper, lower }.Where(h => h.Depth > display.Depth || h.Most < h.Least).DistinctBy(h => (h.Thread, h.Depth)).ToList();
+        if (odd.Count > 0)
+        {
+            foreach (var holes in odd)
+            {
+                work.Add(holes.Depth > display.Depth
+                    ? HangingFindings.ScrewBottoms.At(Part, $"Measure the {holes.Name} holes again: a thread {holes.Depth:fine} deep is not in a display of {display.Depth:fine}.")
+                    : HangingFindings.ScrewTooShort.At(Part, $"Measure the {holes.Name} holes again: a thread {holes.Depth:fine} deep holds no {holes.Thread}, of which {holes.Least:fine} have to be in it and {HolePair.Free:fine} stays free. If it is so, the display's maker has to say how it hangs."));
+            }
+
+            return new(seat, [], ["a depth of thread that can be so"]);
+        }
+
         var planned = DisplayScrews.Choose(mount.Kit, seat, upper, lower);
         if (mount.Kit.Count == 0)
         {
@@ -70,11 +100,11 @@ internal static class ScrewCheck
             if (hand?.Screw is { } screw)
             {
                 work.Add(Faults(seat, holes, screw, hand, set, taken!.Here));
-                return new(holes, screw, hand.Washer, hand.Spacer, DisplayScrews.Engagement(seat, screw, hand.Washer, hand.Spacer), []);
+                return new(holes, screw, hand.Washer, hand.Spacer, DisplayScrews.Engagement(seat, screw, hand.Washer, hand.Spacer), null);
             }
 
-            return set is null ? new(holes, null, Length.Zero, Length.Zero, Length.Zero, [])
-                : new(holes, set.Screw.Long, set.Washer?.Long ?? Length.Zero, set.Spacer?.Long ?? Length.Zero, set.Engagement, [.. new[] { set.Screw, set.Washer, set.Spacer }.Where(p => p is not null).Select(p => p!.Called)]);
+            return set is null ? new(holes, null, Length.Zero, Length.Zero, Length.Zero, null)
+                : new(holes, set.Screw.Long, set.Washer?.Long ?? Length.Zero, set.Spacer?.Long ?? Length.Zero, set.Engagement, set);
         }
     }
 

@@ -140,11 +140,11 @@ public sealed record SetOutKit(IReadOnlyList<Phrase> Tools, IReadOnlyList<Phrase
         {
             if (item.Product is Display display && plan.Sheet.On(item) is { Product: Mount })
             {
-                if (plan.Screws(plan.Sheet.On(item)!.Id) is { Pairs: { Count: > 0 } pairs })
+                if (plan.Screws(plan.Sheet.On(item)!.Id) is { Pairs.Count: > 0 } screws)
                 {
-                    foreach (var pair in pairs)
+                    foreach (var holes in screws.Holes)
                     {
-                        yield return $"{item.Name}, {pair.Says}";
+                        yield return $"{item.Name}, {holes.Says}";
                     }
 
                     continue;

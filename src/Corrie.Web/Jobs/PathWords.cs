@@ -50,7 +50,8 @@ public static class PathWords
         JsonValue when Pointer.Split(path) is ["walls", _, "setOut", _] => Point(value, path, plan, style),
         JsonValue v when v.TryGetValue<string>(out var word) && path.Length > 0 && JobForm.At(path) is IChoice => Choices.Spoken(word),
         JsonValue v when v.TryGetValue<string>(out var text) =>
-            LengthReader.Read(text, UnitSystem.Millimetres, directed: true) is { Ok: true } read && text.Any(char.IsLetter) ? read.Value.Show(style).ToString() : text,
+            LengthReader.Read(text, UnitSystem.Millimetres, directed: true) is { Ok: true } read && text.Any(char.IsLetter)
+                ? read.Value.Show(path.Length > 0 && JobForm.At(path) is LengthShape { Bare: { } bare } ? new(bare) : style).ToString() : text,
         JsonValue v when v.TryGetValue<bool>(out var yes) => yes ? "yes" : "no",
         JsonObject group when group["picture"] is not null => "a photo of " + group["of"],
         JsonObject group when group["at"] is { } at && group["kind"] is { } kind => Found(group, kind.ToString(), group["to"] is { } far ? $"{Value(at, style)} to {Value(far, style)}" : Value(at, style)),

@@ -37,6 +37,10 @@ public abstract class StageView
     /// <summary>Whether the form leaves a member out, because the results have it.</summary>
     public virtual bool LeavesOut(Part part, Member member) => false;
 
+    /// <summary>The words under which the questions of a part are folded away; empty for open ones.</summary>
+    /// <param name="part">The part.</param>
+    public virtual string Fold(Part part) => string.Empty;
+
     /// <summary>The question that clears a finding, where it is not among those of what the finding is about.</summary>
     /// <param name="kind">The finding's kind.</param>
     /// <returns>The name of its field, or what that begins with; null where nothing is known.</returns>

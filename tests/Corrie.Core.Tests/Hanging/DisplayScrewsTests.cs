@@ -54,6 +54,18 @@ public class DisplayScrewsTests : IFindingCases
     public void What_is_missing_is_said_before_the_van_leaves(string kit, string says) =>
         Assert.Contains(says, Sheets.Plan(Job("{}", kit)).Finding("hang.no-screw-in-kit").Message.Say(LengthStyle.Millimetres));
 
+    [Theory]
+    // The display is 2 1/2 in deep; 8 mm of an M8 and 1 mm of air are 9 mm.
+    [InlineData("20 in", "hang.screw-bottoms")]
+    [InlineData("8.9 mm", "hang.screw-too-short")]
+    public void A_depth_that_cannot_be_is_measured_again_and_no_screw_is_named(string depth, string code)
+    {
+        var plan = Sheets.Plan(Job("{}", more: ("/items/d1/product/threadDepth", depth)));
+        Assert.StartsWith("Measure the upper holes again", plan.Finding(code).Message.Say(LengthStyle.Inches));
+        Assert.Empty(plan.Screws("m1")!.Pairs);
+        Assert.DoesNotContain(code, Sheets.Plan(Job("{}", "4 screws M8 12.6 B\n4 washers 1.6", ("/items/d1/product/threadDepth", "9 mm"))).Codes());
+    }
+
     [Fact]
     public void Lower_holes_may_want_other_screws()
     {

@@ -54,6 +54,8 @@ public class CarefulPersonTests
         // The bit puts the edge at 70 1/16, the scanner at 70 3/4; and at 70 5/8.
         ["a bit that fell through inside of what the scanner shows"] = ("survey.scanner-disputed", Severity.Caution, Instead("edges -0.75; edges -0.7; bites -0.1; miss 0.2"), Instead("edges -0.75; edges -0.7; bites 0.5; miss 0.9")),
         ["a scanner that reads 5/16 in too far right at two studs"] = ("survey.tool-biased", Severity.Caution, Off(0.3125), Off(0.17)),
+        // Arm 3 mm, washer 1.6 mm, thread 20 mm deep of which 1 mm stays free: 23.6 mm of screw.
+        ["a 30 mm screw from another display's bag"] = ("hang.screw-bottoms", Severity.Stop, [.. Screw("30 mm")], [.. Screw("23.5 mm")]),
         ["gas near, no pipe on the sheet"] = ("survey.gas-near", Severity.FinalStop, [("/walls/w1/questions/gas", true)], [("/walls/w1/questions/gas", false)]),
         ["a party wall"] = ("survey.fire-rated", Severity.Caution, [("/walls/w1/questions/fireRated", true)], [("/walls/w1/questions/fireRated", false)]),
         // The display's middle is at 44 in, its top at 58.
@@ -72,6 +74,12 @@ public class CarefulPersonTests
         ["deep bolts, and nobody measured the studs"] = ("plan.assumed", Severity.Stop, [("/walls/w1/studDepth", null), ("/items/m1/bolt/length", "3 1/2 in")], [("/walls/w1/studDepth", "3 1/2 in"), ("/items/m1/bolt/length", "3 1/2 in")]),
         ["consent by nobody"] = ("place.not-approved", Severity.Stop, [("/items/d1/place/approval/by", "  ")], [("/items/d1/place/approval/by", "A. Client")]),
     };
+
+    private static IEnumerable<(string, JsonNode?)> Screw(string length) =>
+    [
+        ("/items/d1/product/thread", "M8"), ("/items/d1/product/threadDepth", "20 mm"), ("/items/m1/product/armThickness", "3 mm"),
+        ("/items/m1/screws", new JsonObject { ["upperScrew"] = length, ["upperWasher"] = "1.6 mm", ["lowerScrew"] = length, ["lowerWasher"] = "1.6 mm" }),
+    ];
 
     private static (string, JsonNode?) Hole3 => ("/items/m1/hang/armHoleLeft", 3);
 

@@ -112,7 +112,7 @@ public sealed partial class IndexModel
             if (part.Shape is IGroup && FieldText.Product(part.Shape) is null)
             {
                 var at = part.Name.Length == 0 ? pointer : Pointer.Join(pointer, part.Name);
-                groups.Add((at, [.. writer.MembersOf(at, part.Shape).Where(m => !view.LeavesOut(part, m))], string.Empty));
+                groups.Add((at, [.. writer.MembersOf(at, part.Shape).Where(m => !view.LeavesOut(part, m))], view.Fold(part)));
             }
             else
             {

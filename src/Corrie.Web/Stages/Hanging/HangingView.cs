@@ -14,7 +14,11 @@ public sealed class HangingView : StageView
 
     /// <inheritdoc/>
     /// <remarks>The bolt is asked for with what holds the plate.</remarks>
-    public override IReadOnlyList<Part> Parts => [HangingChoice.Part];
+    public override IReadOnlyList<Part> Parts => [HangingChoice.Part, HangingChoice.Screws];
+
+    /// <inheritdoc/>
+    /// <remarks>The planner takes them from the kit, as a rule.</remarks>
+    public override string Fold(Part part) => part == HangingChoice.Screws ? "Screws into the display, taken by hand" : string.Empty;
 
     /// <inheritdoc/>
     public override string Prompt => "~/Stages/Hanging/_Mounts.cshtml";
