@@ -1,3 +1,4 @@
+using Corrie.Core.Findings;
 using Corrie.Core.Measure;
 
 namespace Corrie.Core.Placement;
@@ -22,6 +23,11 @@ public sealed record BudgetLine(string Name, Length From, Length To, bool IsGap)
     public Length Size => To - From;
 }
 
+/// <summary>Something that stands under a thing.</summary>
+/// <param name="Name">What it is called.</param>
+/// <param name="Top">Its upper edge over the floor.</param>
+public sealed record StandsUnder(string Name, Length Top);
+
 /// <summary>A centre line that a thing might have hung on.</summary>
 /// <param name="Name">Whose centre.</param>
 /// <param name="At">From the left corner.</param>
@@ -44,4 +50,38 @@ public sealed record PlacementResult(
     IReadOnlyList<CentreLine> Centres,
     Length LeastBottom,
     Length GapBelow,
-    Length Ceiling);
+    Length Ceiling)
+{
+    /// <summary>The highest of what stands under it; null where nothing does.</summary>
+    public StandsUnder? Under { get; init; }
+
+    /// <summary>The lowest centre that keeps the gap to what stands below: its top, the gap, and half the thing's height.</summary>
+    public Length LeastCentre => LeastBottom + Outer.Height.Half;
+
+    /// <summary>How the least centre comes about, and how far off it the thing is.</summary>
+    /// <returns>The sentences; null where nothing stands below.</returns>
+    public Phrase? LeastSays()
+    {
+        if (Under is not { } under)
+        {
+            return null;
+        }
+
+        var over = Outer.CentreY - LeastCentre;
+        Phrase says = Phrase.Of($"Over the {under.Name} the centre is at {LeastCentre} at the least: {under.Top} up to its top, {GapBelow} of gap, {Outer.Height.Half} to the middle. ");
+        if (over > Length.Zero)
+        {
+            says.AppendFormatted($"It is planned at {Outer.CentreY}, {over} higher than it has to be.");
+        }
+        else if (over < Length.Zero)
+        {
+            says.AppendFormatted($"It is planned at {Outer.CentreY}, {-over} too low.");
+        }
+        else
+        {
+            says.AppendLiteral("It is planned there.");
+        }
+
+        return says;
+    }
+}

@@ -97,7 +97,10 @@ internal sealed class Placing
             Centres(outer),
             below.Count == 0 ? Length.Zero : below.Max(f => f.Top) + gap,
             gap,
-            Above(outer).At);
+            Above(outer).At)
+        {
+            Under = below.Count == 0 ? null : below.OrderByDescending(f => f.Top).Select(f => new StandsUnder(f.Name, f.Top)).First(),
+        };
     }
 
     /// <summary>Where it goes.</summary>

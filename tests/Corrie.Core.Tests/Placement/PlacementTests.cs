@@ -40,6 +40,19 @@ public class PlacementTests
     public void The_least_bottom_is_what_stands_below_and_the_gap(string top, string gap, string least) =>
         Assert.Equal(Sheets.In(least), Sheets.Plan(Thing("chest", "furniture", "60 in", "36 in", "0 in", top), ("/items/d1/place/gapBelow", gap)).Placed.LeastBottom);
 
+    [Theory] // common practice, worked: furniture 30 in, display 28 in, gap 2 in: 46 in, and 1168 mm of 762, 51 and 711
+    [InlineData("46 in", "46 in at the least: 30 in up to its top, 2 in of gap, 14 in to the middle. It is planned there.", null)]
+    [InlineData("42 in", "It is planned at 42 in, 4 in too low.", "hang.bodies-meet")]
+    [InlineData("60 in", "It is planned at 60 in, 14 in higher than it has to be.", null)]
+    public void The_least_centre_over_furniture_is_computed_and_said(string centre, string says, string? code)
+    {
+        var plan = Sheets.Plan(Thing("chest", "furniture", "60 in", "36 in", "0 in", "30 in"), ("/items/d1/place/given", "centre"), ("/items/d1/place/height", centre));
+        Assert.Equal(Sheets.In("46 in"), plan.Placed.LeastCentre);
+        Assert.Contains(says, plan.Placed.LeastSays()!.Say(LengthStyle.Inches));
+        Assert.Equal(code is not null, plan.Codes().Any(c => c is "place.behind-furniture" or "hang.bodies-meet"));
+        Assert.Equal("1168 mm", plan.Placed.LeastCentre.Show(LengthStyle.Millimetres).ToString());
+    }
+
     [Theory]
     [InlineData("0 in", "53 3/4 in", false)] // ends where the display begins: 78 - 24 1/4
     [InlineData("0 in", "53 13/16 in", true)]
