@@ -147,6 +147,7 @@ public sealed record Mount(
             m.Length("templateHeight", "height of the paper template, its middle on the hook line", LengthRange.Distance, Length.Zero))
         {
             ReachKnown = m.Has("depthExtended"),
+            Swing = m.Maybe("swing", new AngleShape("how far it turns to each side, on an arm")),
             ArmThickness = m.MaybeLength("armThickness", "thickness of an arm's steel", LengthRange.Size),
             // Arms that take several patterns have slots; a washer too many harms nobody.
             ArmSlots = m.Yes("armSlots", "whether an arm's holes are slots", usual: true),
@@ -166,12 +167,15 @@ public sealed record Mount(
             ("Its plate", ["plateWidth", "plateHeight", "hookUp", "plateThickness", "rows", "templateHeight"]),
             ("Its arms", ["hookAboveFirstHole", "armPitch", "armHoles", "armTopAboveHook", "armLength", "armThickness", "armSlots"]),
             ("Its screws", ["kit"]),
-            ("How it moves", ["slide", "raiseBy", "lowerBy", "tiltDown", "depthParked", "depthExtended", "clearAbove"]),
+            ("How it moves", ["slide", "raiseBy", "lowerBy", "tiltDown", "swing", "depthParked", "depthExtended", "clearAbove"]),
         ],
     };
 
     /// <summary>Whether somebody has entered how far it reaches: a mount that moves is loaded most there.</summary>
     public bool ReachKnown { get; init; }
+
+    /// <summary>How far it turns to each side; null where nobody has entered it.</summary>
+    public Angle? Swing { get; init; }
 
     /// <summary>Thickness of an arm's steel, which the screws into the display pass; null where nobody has entered it.</summary>
     public Length? ArmThickness { get; init; }

@@ -18,7 +18,7 @@ internal static class HangingCheck
     /// <param name="layout">The layout.</param>
     /// <returns>The findings, parts named from the mount on.</returns>
     public static IEnumerable<Finding> Check(Hanging input, PlateLayout layout) =>
-        [.. Fit(input), .. Rows(input, layout), .. Hooks(input, layout), .. Heights(input, layout), .. Sideways(input, layout), .. AfterHanging(input, layout)];
+        [.. Fit(input), .. Rows(input, layout), .. Hooks(input, layout), .. Heights(input, layout), .. Sideways(input, layout), .. AfterHanging(input, layout), .. Turning.Limits(input)];
 
     private static string Listed(IReadOnlyList<string> names) => $"{string.Join(", the ", names.SkipLast(1))} and the {names[^1]}";
 

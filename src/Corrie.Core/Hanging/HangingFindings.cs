@@ -147,10 +147,16 @@ public static class HangingFindings
         "the display's back stands out beside its holes, and no spacer of that length holds the arm off it",
         "Tightened, the arm bends over the bump and cracks the back.", Source.CommonPractice);
 
+    /// <summary>Does not turn as far as it is to.</summary>
+    public static readonly FindingKind TurnLimited = new(
+        Stage, "hang.turn-limited", Severity.Note, "Does not turn so far",
+        "the display on its arm cannot turn as far as it is to: its edge touches the wall first, or the mount ends",
+        "Whoever sits there sees the picture from the side.", Source.Arithmetic);
+
     /// <summary>All of them, in the order of the catalogue.</summary>
     public static IReadOnlyList<FindingKind> All { get; } =
     [
         Overloaded, PatternMisfit, SizeMisfit, WrongWall, ChainDisagrees, CentreOutOfSlide, OneStudOnly, RowOffPlate, CannotHook, Outside, BodiesMeet, ArmsShow, ArmHolesDiffer,
-        NoAdjustmentLeft, NoRoomAbove, HeightFixed, HardToReach, ScrewBottoms, ScrewTooShort, NoScrewInKit, WasherMissing, NeedlessSpacer, SpacerMissing,
+        NoAdjustmentLeft, NoRoomAbove, HeightFixed, HardToReach, ScrewBottoms, ScrewTooShort, NoScrewInKit, WasherMissing, NeedlessSpacer, SpacerMissing, TurnLimited,
     ];
 }

@@ -51,7 +51,7 @@ public sealed class HangingStage : IStage
             var input = new Hanging(surveyed, mount, item.Get(HangingChoice.Part)!, display, hung.Get(PlacementChoice.Part)!, placed, load, item.Bolt()?.Diameter ?? sheet.Policy.UsualBolt, hung.Id, sheet.RootOf(item).Id, sheet.Policy);
             plan.Work(Result, item.Id, wall.Id, input, static (work, input) =>
             {
-                var layout = PlateLayer.Lay(input);
+                var layout = PlateLayer.Lay(input) with { Turning = Turning.Of(input), Pivot = input.ArmsAt };
                 work.Add(HangingCheck.Check(input, layout));
                 Bodies(work, input, layout);
                 Marks(work, input, layout);

@@ -29,4 +29,11 @@ public sealed record PlateLayout(
     Length SlideLeft,
     Length SlideRight,
     Length Shift,
-    Mass Load);
+    Mass Load)
+{
+    /// <summary>How far the display turns; null where its mount has no arm, or nobody knows its reach.</summary>
+    public Turning? Turning { get; init; }
+
+    /// <summary>The display's pivot, from the left corner: the middle between the arms.</summary>
+    public Length Pivot { get; init; }
+}

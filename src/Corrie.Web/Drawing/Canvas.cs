@@ -120,8 +120,15 @@ public sealed class Canvas
         var around = Length.Tape(12);
         var (thing, mount) = Shown();
         List<Rect> shown = [.. new[] { thing is null ? null : Plan.Placement(thing.Id)?.Outer, mount is null ? null : Plan.Layout(mount.Id)?.Plate }.OfType<Rect>()];
+        if (shown.Count > 0 && mount is not null && Plan.Layout(mount.Id)?.Turning is { } turning && thing?.Product is Display display)
+        {
+            // Swung out it is to be seen whole.
+            var deep = Wall.LayersThickness + Wall.StudDepth + turning.Swept + display.Depth;
+            around = Length.Max(around, (Frame.StretchFor(deep, Frame.Of(Wall.Width, Wall.Height)) - (shown.Max(r => r.Right) - shown.Min(r => r.Left))).Half);
+        }
+
         return shown.Count == 0 ? (Length.Zero, Wall.Width)
-            : (Length.Max(Length.Zero, shown.Min(r => r.Left) - around), Length.Min(Wall.Width, shown.Max(r => r.Right) + around)) is var (from, to) && to > from + around ? (from, to)
+            : (Length.Max(Length.Zero, shown.Min(r => r.Left) - around), Length.Min(Wall.Width, shown.Max(r => r.Right) + around)) is var (from, to) && to > from + Length.Tape(12) ? (from, to)
             : (Length.Zero, Wall.Width);
     }
 

@@ -58,6 +58,11 @@ public readonly record struct Frame(double Scale, double Left, double Floor)
         return whole with { Scale = scale, Left = LeftMargin - (from.Inches * scale) };
     }
 
+    /// <summary>How long a stretch has to be for something to fit that stands so far out of the wall.</summary>
+    /// <param name="deep">Wall and what stands out of it.</param>
+    /// <param name="whole">The frame of the whole wall.</param>
+    public static Length StretchFor(Length deep, Frame whole) => deep * ((Width - LeftMargin - RightMargin) / (whole.Floor - TopMargin - 24));
+
     /// <summary>Height of the whole drawing.</summary>
     public double Height => Floor + FootMargin;
 
