@@ -53,12 +53,15 @@ public sealed record GuideText(string What, string Picture, IReadOnlyList<string
                 "Press the mount. The display on the wall is hung on it.",
                 "From above, plate and bolts are drawn large, and the room small in the corner.",
                 "Read the hook line three ways, from the bottom, the centre and the top of the display; measure one of them on the display itself.",
+                "Look which screws go into the display, from which bag. What the kit lacks is said before the van leaves; what you take yourself is typed under it, in millimetres.",
+                "For an arm, say how far the display is to turn: from above it is drawn swung out, as far as it goes.",
                 "If the plate has to slide, the arrow says by how much. The display moves back on its hooks, if they allow it.",
             ],
             [
                 ("hook line", "the height at which the arms hook onto the plate"),
                 ("hole pattern", "the threaded holes on the back of a display, so wide and so high between centres"),
                 ("arm hole", "which hole of the arm takes the upper screws; the same on both sides, or the display hangs crooked"),
+                ("engagement", "how much of a screw is in the display's thread: its diameter at least, and 1 mm less than the thread is deep"),
                 ("slide", "how far arms can move sideways along the plate"),
             ]),
         [WorkStep.Fix] = new(
