@@ -101,6 +101,24 @@ test('a remedy is applied with one click and its finding goes', async () => {
   await page.context().close();
 });
 
+test('screws come from the kit, and one taken by hand that is too long is a stop with its way out', async () => {
+  const page = await site.as('ines');
+  await open(page, '/jobs/6/hang?view=behind');
+  assert.match(await page.locator('.fact:has(+ .cut-hole)').innerText(), /4 screws M8 x 20 \(bag C\), washers \(bag L\)/);
+  await page.locator('summary', { hasText: 'taken by hand' }).click();
+  // Bare figures are millimetres, also in a job in inches: 25 less 3 and 1.6 are more than the 18 that a thread of 19 takes.
+  await page.fill('#f-items-m1-screws-upperScrew', '25');
+  await page.press('#f-items-m1-screws-upperScrew', 'Enter');
+  await page.waitForSelector('[data-code="hang.screw-bottoms"]');
+  assert.equal(await page.locator('.cut-hole').count(), 2);
+  assert.match(await page.locator('#walk').innerText(), /25 mm/);
+  await page.locator('[data-code="hang.screw-bottoms"] .fix').click();
+  await page.waitForFunction(() => !document.querySelector('[data-code="hang.screw-bottoms"]'));
+  assert.equal(await page.locator('.cut-hole').count(), 1);
+  assert.deepEqual(page.faults, []);
+  await page.context().close();
+});
+
 test('a tape reads from wherever its hook is dropped', async () => {
   const page = await site.as('ines');
   await open(page, '/jobs/4/place?view=front');
