@@ -38,7 +38,7 @@ public sealed class HangingStage : IStage
         {
             if (item.Product is Mount { } carrier && sheet.WallOf(item) is { } on && sheet.DisplayOn(item)?.Product is Display back)
             {
-                plan.Work(ScrewsIn, item.Id, on.Id, new Screwing(back, carrier, item.Get(HangingChoice.Screws)), ScrewCheck.Check);
+                plan.Work(ScrewsIn, item.Id, on.Id, new Screwing(back, carrier, item.Get(HangingChoice.Screws), sheet.Carried(item).Count(i => i.Kind == Display.Kind) - 1), ScrewCheck.Check);
             }
 
             if (item.Product is not Mount mount || sheet.WallOf(item) is not { } wall || plan.Survey(wall.Id) is not { } surveyed ||

@@ -55,6 +55,16 @@ internal static class ScrewCheck
     {
         var (display, mount, taken) = (input.Display, input.Mount, input.Taken);
         var lacks = new List<string>();
+        if (input.Others > 0)
+        {
+            lacks.Add($"screws for {(input.Others == 1 ? "the other display" : $"the other {input.Others} displays")} on this mount, which are only named for the first");
+        }
+
+        foreach (var hand in new[] { taken?.Upper, taken?.Lower }.OfType<PairTaken>().Where(h => h.Screw is null && (h.Washer > Length.Zero || h.Spacer > Length.Zero)))
+        {
+            lacks.Add($"length of the screw in the {hand.Prefix} holes, of which the washer or the spacer was taken by hand");
+        }
+
         var upper = PairOf("upper", display.Thread, display.ThreadDepth, lacks);
         var lower = PairOf("lower", display.LowerThread ?? display.Thread, display.LowerThreadDepth ?? display.ThreadDepth, lacks);
         if (mount.ArmThickness is not { } arm)
@@ -204,4 +214,5 @@ internal static class ScrewCheck
 /// <param name="Display">The display.</param>
 /// <param name="Mount">The mount, with its kit.</param>
 /// <param name="Taken">What somebody has taken by hand; null for nothing.</param>
-internal sealed record Screwing(Display Display, Mount Mount, ScrewsTaken? Taken);
+/// <param name="Others">How many more displays hang on the mount.</param>
+internal sealed record Screwing(Display Display, Mount Mount, ScrewsTaken? Taken, int Others = 0);

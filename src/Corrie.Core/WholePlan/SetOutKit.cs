@@ -140,7 +140,8 @@ public sealed record SetOutKit(IReadOnlyList<Phrase> Tools, IReadOnlyList<Phrase
         {
             if (item.Product is Display display && plan.Sheet.On(item) is { Product: Mount })
             {
-                if (plan.Screws(plan.Sheet.On(item)!.Id) is { Pairs.Count: > 0 } screws)
+                // Screws are chosen for the first display of a mount; another one's are not the same.
+                if (plan.Sheet.On(item) is { } mount && plan.Sheet.DisplayOn(mount) == item && plan.Screws(mount.Id) is { Pairs.Count: > 0 } screws)
                 {
                     foreach (var holes in screws.Holes)
                     {

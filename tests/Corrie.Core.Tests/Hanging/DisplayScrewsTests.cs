@@ -67,6 +67,17 @@ public class DisplayScrewsTests : IFindingCases
     }
 
     [Fact]
+    public void What_is_not_chosen_is_said()
+    {
+        var plan = Sheets.Plan(Job("""{ "upperWasher": "1.6 mm" }""", more: ("/items/d2", Sheets.Document()["items"]!["d1"]!.DeepClone())));
+        Assert.Contains(plan.Screws("m1")!.Lacks, l => l.Contains("the other display on this mount"));
+        Assert.Contains(plan.Screws("m1")!.Lacks, l => l.Contains("screw in the upper holes"));
+        var named = Corrie.Core.WholePlan.SetOutKit.Of(plan, "w1").Screws.Select(s => s.Say(LengthStyle.Inches)).ToList();
+        Assert.Single(named, s => s.Contains("M8 x 20"));
+        Assert.Contains(named, s => s.Contains("thread not entered"));
+    }
+
+    [Fact]
     public void Lower_holes_may_want_other_screws()
     {
         var plan = Sheets.Plan(Job("{}", "2 screws M8 20 B\n2 screws M6 12 C\n2 washers M8 1.6\n2 washers M6 1.6", ("/items/d1/product/lowerThread", "M6"), ("/items/d1/product/lowerThreadDepth", "10 mm")));
