@@ -29,7 +29,16 @@ public readonly record struct Slot(Length From, Length To);
 /// <param name="Id">Short name.</param>
 /// <param name="AboveHook">Height of the row above the hook line; negative below it.</param>
 /// <param name="Slots">Its holes and slots.</param>
-public sealed record PlateRow(string Id, Length AboveHook, IReadOnlyList<Slot> Slots);
+public sealed record PlateRow(string Id, Length AboveHook, IReadOnlyList<Slot> Slots)
+{
+    /// <summary>The kinds of wall that its holes are for; empty where they are for all that the mount is made for.</summary>
+    public IReadOnlyList<WallKind> Walls { get; init; } = [];
+
+    /// <summary>Whether its holes are for a kind of wall.</summary>
+    /// <param name="wall">The kind of wall.</param>
+    /// <returns>Whether they are.</returns>
+    public bool IsFor(WallKind wall) => Walls.Count == 0 || Walls.Contains(wall);
+}
 
 /// <summary>The vertical rails bolted to the display's back, which hook over the plate.</summary>
 /// <param name="HookAboveFirstHole">The hook's height above the arm's first hole; negative where the hole is above the hook.</param>
@@ -107,12 +116,15 @@ public sealed record Mount(
     private static readonly GroupShape<PlateRow> RowForm = new("a row of holes", m => new PlateRow(
         m.Need("id", new TextShape("its name", 24)),
         m.Length("aboveHook", "height over the hook line, negative below it", LengthRange.Offset),
-        m.Need("slots", new ListShape<Slot>("its holes and slots", SlotForm, 60))));
+        m.Need("slots", new ListShape<Slot>("its holes and slots", SlotForm, 60)))
+    {
+        Walls = [.. (m.Part("walls", new ListShape<WallKind>("kinds of wall that it is for, where not for all", new ChoiceShape<WallKind>("what the wall is"), 3)) ?? []).Distinct().Order()],
+    });
 
     private static readonly GroupShape<Mount> Form = new("the mount", m =>
     {
         var parked = Length.Zero;
-        return new Mount(
+        return TwoBrackets(new Mount(
             Product.NameOf(m),
             m.Need("kind", new ChoiceShape<MountKind>("how it carries and moves")),
             [.. m.Need("walls", new ListShape<WallKind>(
@@ -152,9 +164,21 @@ public sealed record Mount(
             // Arms that take several patterns have slots; a washer too many harms nobody.
             ArmSlots = m.Yes("armSlots", "whether an arm's holes are slots", usual: true),
             Kit = m.Part("kit", KitPiece.Kit) ?? [],
+            MayBeDrilled = m.Yes("mayBeDrilled", "whether its maker lets the plate be drilled"),
+            Spread = m.MaybeLength("spread", "for two separate brackets, described as one of them: from one to the other", LengthRange.Size),
             Typical = TypicalParts.Marked(m),
-        };
+        });
     });
+
+    // Two brackets are entered as one of them is, about its own middle; on the wall they are a plate with nothing in the middle.
+    private static Mount TwoBrackets(Mount mount) => mount.Spread is not { } spread ? mount : mount with
+    {
+        PlateWidth = mount.PlateWidth + spread,
+        Rows = [.. mount.Rows.Select(r => r with
+        {
+            Slots = [.. new[] { -spread.Half, spread.Half }.SelectMany(by => r.Slots.Select(s => new Slot(s.From + by, s.To + by)))],
+        })],
+    };
 
     /// <summary>Mounts, in the catalogue and on the sheet.</summary>
     public static ProductKind Kind { get; } = ProductKind.Of("mount", "Mount", "Mounts", Form) with
@@ -164,7 +188,7 @@ public sealed record Mount(
         [
             ("What it is", ["name", "kind", "walls", "studs", "mass", "typical"]),
             ("What it carries", ["rated", "sizeFrom", "sizeTo", "vesaNarrowest", "vesaWidest", "vesaHighest"]),
-            ("Its plate", ["plateWidth", "plateHeight", "hookUp", "plateThickness", "rows", "templateHeight"]),
+            ("Its plate", ["plateWidth", "plateHeight", "hookUp", "plateThickness", "rows", "spread", "mayBeDrilled", "templateHeight"]),
             ("Its arms", ["hookAboveFirstHole", "armPitch", "armHoles", "armTopAboveHook", "armLength", "armThickness", "armSlots"]),
             ("Its screws", ["kit"]),
             ("How it moves", ["slide", "raiseBy", "lowerBy", "tiltDown", "swing", "depthParked", "depthExtended", "clearAbove"]),
@@ -186,6 +210,12 @@ public sealed record Mount(
     /// <summary>The screws, washers and spacers that come with it; empty where nobody has entered them.</summary>
     public IReadOnlyList<KitPiece> Kit { get; init; } = [];
 
+    /// <summary>Whether its maker lets the plate be drilled.</summary>
+    public bool MayBeDrilled { get; init; }
+
+    /// <summary>For two separate brackets: how far one is from the other; null for a plate in one piece.</summary>
+    public Length? Spread { get; init; }
+
     /// <summary>Whether a row of holes lies on the plate at all.</summary>
     /// <param name="row">A row of this mount.</param>
     /// <returns>Whether it is between the plate's bottom and top edge.</returns>
@@ -195,20 +225,28 @@ public sealed record Mount(
     public bool Moves => Sort is MountKind.Articulating or MountKind.PullDown;
 
     private static ListText RowText => new(
-        "A row a line: name, height over the hook line, then its holes and slots: top -1/2 in: -9 in..-7 in, 7 in..9 in",
+        "A row a line: name, height over the hook line, then its holes and slots: top -1/2 in: -9 in..-7 in, 7 in..9 in. Holes for one kind of wall: middle -2 in for masonry: -6 in, 6 in",
         typed => new JsonArray([.. typed.Split('\n', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries).Select(RowOf)]),
-        rows => string.Join('\n', rows.Select(r => $"{r!["id"]} {r["aboveHook"]}: {string.Join(", ", ((JsonArray)r["slots"]!).Select(s => $"{s!["from"]}..{s["to"]}"))}")));
+        rows => string.Join('\n', rows.Select(r => $"{r!["id"]} {r["aboveHook"]}{(r["walls"] is JsonArray { Count: > 0 } walls ? $" for {string.Join(" and ", walls)}" : string.Empty)}: {string.Join(", ", ((JsonArray)r["slots"]!).Select(s => $"{s!["from"]}..{s["to"]}"))}")));
 
     private static JsonNode RowOf(string line)
     {
         var (head, rest) = line.Split(':', 2) is [var h, var r] ? (h.Trim(), r) : (line, string.Empty);
+        var (kept, walls) = head.Split(" for ", 2) is [var k, var w] ? (k.Trim(), w) : (head, null);
+        head = kept;
         var space = head.IndexOf(' ');
-        return new JsonObject
+        var row = new JsonObject
         {
             ["id"] = space < 0 ? head : head[..space],
             ["aboveHook"] = space < 0 ? string.Empty : head[(space + 1)..].Trim(),
             ["slots"] = new JsonArray([.. rest.Split(',', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries).Select(s =>
                 (JsonNode)new JsonObject { ["from"] = s.Split("..")[0].Trim(), ["to"] = s.Split("..")[^1].Trim() })]),
         };
+        if (walls is not null)
+        {
+            row["walls"] = new JsonArray([.. walls.Split([" and ", ";"], StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries).Select(w => (JsonNode)w.Replace(' ', '-'))]);
+        }
+
+        return row;
     }
 }

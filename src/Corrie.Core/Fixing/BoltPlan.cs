@@ -10,6 +10,9 @@ namespace Corrie.Core.Fixing;
 /// <summary>Works out the bolts of a plate: where each goes, how far it reaches, how hard it is pulled and what it holds.</summary>
 internal static class BoltPlan
 {
+    /// <summary>What a toggle's hole has where others have the key of a stud.</summary>
+    public const string ToggleId = "toggle";
+
     /// <summary>Works out the bolts.</summary>
     /// <param name="input">All that they follow from.</param>
     /// <returns>The bolts.</returns>
@@ -17,9 +20,9 @@ internal static class BoltPlan
     {
         var (wall, mount, fastener, layout, policy) = (input.Wall, input.Mount, input.Fastener, input.Layout, input.Policy);
         var gravity = input.Choice.Gravity ?? policy.UnknownGravity;
-        var passed = mount.PlateThickness + fastener.Washer + input.Choice.Packing + wall.LayersThickness;
+        var passed = mount.PlateThickness + fastener.Washer + input.Choice.Packing + input.Ground.Layers;
         var tip = fastener.TipLength;
-        var (tipFrom, woodTo) = (fastener.Length - tip, passed + wall.StudDepth);
+        var (tipFrom, woodTo) = (fastener.Length - tip, passed + input.Ground.Depth);
         var toggle = fastener.Sort == FastenerKind.Toggle;
         // How deep it is in the wood, and how much of that is thread: only part of a long screw is.
         var penetration = toggle ? Length.Zero : Length.Max(Length.Zero, Length.Min(tipFrom, woodTo) - passed);
@@ -40,7 +43,7 @@ internal static class BoltPlan
 
         var across = Across(mount.Moves ? new Force(weight.Newtons + policy.AccidentalPull.Weight.Newtons) : weight, layout, [.. bolts.Select(b => (b.X, layout.HookLine + b.Row.AboveHook))]);
         var surely = toggle ? ShearBound.Toggle(fastener.Diameter, wall.LayersThickness)
-            : ShearBound.Screw(gravity, fastener.Diameter, wall.LayersThickness + input.Choice.Packing, mount.PlateThickness, penetration);
+            : ShearBound.Screw(gravity, fastener.Diameter, input.Ground.Layers + input.Choice.Packing, mount.PlateThickness, penetration);
 
         var lag = fastener.Sort == FastenerKind.LagScrew;
         var (least, most) = lag ? PilotHole.Range(fastener.Diameter, gravity) : default;
@@ -52,15 +55,21 @@ internal static class BoltPlan
             most,
             lag ? input.Choice.Pilot ?? PilotHole.Choose(fastener.Diameter, gravity, input.Bits.Items)
                 : fastener.Hole > Length.Zero ? fastener.Hole : null,
-            wall.LayersThickness + penetration + tip,
+            input.Ground.Layers + penetration + tip,
             passed,
             surely);
     }
 
-    /// <summary>The holes that bolts need.</summary>
+    /// <summary>The holes that bolts need, and after them those of toggles and of a board's screws.</summary>
+    /// <param name="input">All that the bolts follow from.</param>
     /// <param name="result">The bolts.</param>
     /// <returns>One for each, in their order.</returns>
-    public static IReadOnlyList<Hole> Holes(FixingResult result) => [.. result.Bolts.Select(b => new Hole(b.Part, b.X, b.Y, b.Stud))];
+    public static IReadOnlyList<Hole> Holes(Bolting input, FixingResult result) =>
+    [
+        .. result.Bolts.Select(b => new Hole(b.Part, b.X, b.Y, b.Stud)),
+        .. input.Layout.Toggles.Select((t, i) => new Hole($"toggles/{i + 1}", t.X, t.Y, new(ToggleId, t.X, input.Fastener.Diameter * 4, StudState.Confirmed, Length.Zero))),
+        .. (input.Layout.Backing?.Screws ?? []).Select((s, i) => new Hole($"screws/{i + 1}", s.X, s.Y, s.Stud!)),
+    ];
 
     /// <summary>Puts the bolts on the wall: a crew snaps the rows and plumbs the studs, one figure a line, and the bolts are where they cross.</summary>
     /// <param name="work">Where the marks go.</param>
@@ -81,7 +90,7 @@ internal static class BoltPlan
         foreach (var line in result.Bolts.GroupBy(b => b.X).OrderBy(g => g.Key))
         {
             var (bolt, numbers) = (line.First(), line.Select(b => b.Number).ToList());
-            Phrase how = $"stud {StateWord(bolt.Stud.State)}, {(bolt.OffCentre == Length.Zero ? Phrase.Of("dead centre") : Phrase.Of($"{bolt.OffCentre:fine} off its centre"))}";
+            Phrase how = $"{(input.Layout.Backing is null ? $"stud {StateWord(bolt.Stud.State)}" : $"in the {input.Ground.Name}")}, {(input.Layout.Backing is not null ? Phrase.Of("clear of its ends") : bolt.OffCentre == Length.Zero ? Phrase.Of("dead centre") : Phrase.Of($"{bolt.OffCentre:fine} off its centre"))}";
             if (before is { } last)
             {
                 how.AppendFormatted($"; {line.Key - last} on");
@@ -91,6 +100,22 @@ internal static class BoltPlan
                 $"bolts/{string.Join('+', numbers)}", $"{(numbers.Count == 1 ? "Bolt" : "Bolts")} {string.Join(", ", numbers)}", line.Key, null, how,
                 MarkPhase.Holes, MarkViews.Behind, MarkLook.Hole));
             before = line.Key;
+        }
+
+        foreach (var line in input.Layout.Toggles.GroupBy(t => t.X).OrderBy(g => g.Key))
+        {
+            work.Add(new Mark($"toggles/{line.Key.Units}", line.Count() == 1 ? "Toggle" : "Toggles", line.Key, null, $"{line.Count()} through the plate, before it is bolted on; no stud there", MarkPhase.Holes, MarkViews.Behind, MarkLook.Hole));
+        }
+
+        if (input.Layout.Backing is { } backing)
+        {
+            var name = backing.Kind == BackingKind.Board ? "Board" : "Blocking";
+            work.Add(new Mark("backing/left", $"{name}, left end", backing.Outline.Left, null, $"{backing.Outline.Width} long, {backing.Outline.Height} high, {backing.Thickness} thick", MarkPhase.Outlines, MarkViews.Behind, MarkLook.Chalk));
+            work.Add(new Mark("backing/bottom", $"{name}, bottom", null, backing.Outline.Bottom, $"its top at {backing.Outline.Top}", MarkPhase.Outlines, MarkViews.Behind, MarkLook.Chalk));
+            foreach (var line in backing.Screws.GroupBy(s => s.X).OrderBy(g => g.Key))
+            {
+                work.Add(new Mark($"screws/{line.Key.Units}", $"{name} screws", line.Key, null, $"{line.Count()} into the stud, at {line.Min(s => s.Y)} and {line.Max(s => s.Y)} up", MarkPhase.Holes, MarkViews.Behind, MarkLook.Hole));
+            }
         }
     }
 

@@ -1,6 +1,8 @@
 using Corrie.Core.Catalogue;
 using Corrie.Core.Findings;
+using Corrie.Core.Hanging;
 using Corrie.Core.Measure;
+using Corrie.Core.Planning;
 using Corrie.Core.Survey;
 
 namespace Corrie.Core.Fixing;
@@ -89,10 +91,44 @@ internal static class FixingCheck
                 Plate(input), $"The {fastener.Name} has no rated load in the catalogue; {bolts.Bolts.Count} of them are planned.");
         }
 
+        foreach (var finding in Support(input, bolts))
+        {
+            yield return finding;
+        }
+
         if (wall.Kind == WallKind.SteelStuds && mount.Moves)
         {
             yield return FixingFindings.Engineer.At(
                 Plate(input), $"A mount that reaches {mount.DepthExtended} out of a light-gauge steel partition needs backing, or an engineer.");
+        }
+    }
+
+    // What these rules do not reckon yet is said, and stops: nothing is taken to hold because nobody asked.
+    private static IEnumerable<Finding> Support(Bolting input, FixingResult bolts)
+    {
+        var (layout, plate) = (input.Layout, Plate(input));
+        if (layout.Backing is { Kind: BackingKind.Board } board)
+        {
+            yield return FixingFindings.Engineer.At(
+                plate with { Part = "backing" }, $"Have the board's own hold worked out: {board.Screws.Count} screws carry it, the plate and {layout.Load} to {board.Studs} studs, and these rules cover plates on studs alone.");
+        }
+
+        if (layout.Backing is { Kind: BackingKind.Blocking } blocking)
+        {
+            yield return FixingFindings.CrossGrain.At(
+                plate with { Part = "backing" }, $"Have the blocking worked out: {bolts.Bolts.Count} bolts pull across the grain of {blocking.Thickness} of wood between {blocking.Studs} studs, and {layout.Load} hang on it.");
+        }
+
+        if (layout.Toggles.Count > 0)
+        {
+            yield return FixingFindings.Engineer.At(
+                plate with { Part = "toggles" }, $"Have the share of the toggles worked out: {layout.Toggles.Count} toggles and {bolts.Bolts.Count} bolts in a stud give way differently under {layout.Load}, and these rules cover bolts in two studs.");
+        }
+
+        if (layout.Drilled.Count > 0 && !input.Mount.MayBeDrilled)
+        {
+            yield return FixingFindings.DrilledPlate.At(
+                plate with { Part = "drilled" }, $"Ask the maker before the plate is drilled: {layout.Drilled.Count} more {(layout.Drilled.Count == 1 ? "hole" : "holes")} a row, and the catalogue does not say that it may be.");
         }
     }
 
@@ -130,7 +166,7 @@ internal static class FixingCheck
         {
             yield return FixingFindings.NoHold.At(
                 Plate(input),
-                $"The {fastener.Length} {fastener.Name} never reaches the stud: plate, washer, packing and layers are {bolts.Passed}. At least {longEnough} is needed, and a length that is sold.");
+                $"The {fastener.Length} {fastener.Name} never reaches the {input.Ground.Name}: plate, washer, packing and layers are {bolts.Passed}. At least {longEnough} is needed, and a length that is sold.");
         }
         else if (penetration < least)
         {
@@ -139,14 +175,20 @@ internal static class FixingCheck
                 $"The {fastener.Length} {fastener.Name} is {penetration:fine} in the wood without its tip; at least {times} diameters, {least:fine}, are needed: {longEnough} or longer.");
         }
 
-        var depth = bolts.DrillDepth - wall.LayersThickness;
-        if (depth >= wall.StudDepth)
+        var depth = bolts.DrillDepth - input.Ground.Layers;
+        var beyond = fastener.Length - bolts.Passed - input.Ground.Depth;
+        if (input.Layout.Backing is not null && beyond > Length.Zero)
+        {
+            yield return FixingFindings.TooLong.At(
+                Plate(input), $"The {fastener.Length} {fastener.Name} comes out {beyond} behind the {input.Ground.Name}, which is {input.Ground.Depth} thick: take one of {bolts.Passed + input.Ground.Depth} at most.");
+        }
+        else if (depth >= wall.StudDepth && input.Layout.Backing is null)
         {
             yield return FixingFindings.TooLong.At(
                 Plate(input), $"The {fastener.Length} {fastener.Name} reaches through the stud, which is {wall.StudDepth} deep.");
         }
 
-        if (depth > input.Policy.CableDepth && wall.Scan is not { Crossings: true })
+        if (depth > input.Policy.CableDepth && input.Layout.Backing is null && wall.Scan is not { Crossings: true })
         {
             yield return FixingFindings.BoredCrossing.At(
                 Plate(input), $"The {fastener.Name} goes {depth} into the stud; over {input.Policy.CableDepth} a scan for cables that cross it has to be recorded.");
@@ -162,7 +204,7 @@ internal static class FixingCheck
             yield break;
         }
 
-        var gap = input.Wall.LayersThickness + input.Choice.Packing;
+        var gap = input.Ground.Layers + input.Choice.Packing;
         var across = bolts.Bolts.Max(b => b.Across.Newtons);
         if (input.Fastener.Sort != FastenerKind.Toggle && gap > MostGap)
         {

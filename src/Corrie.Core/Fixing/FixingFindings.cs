@@ -90,12 +90,24 @@ public static class FixingFindings
     /// <summary>Outside the rules.</summary>
     public static readonly FindingKind Engineer = new(
         Stage, "fix.engineer", Severity.Stop, "Outside what the rules cover",
-        "the wall is none that these rules cover, or a moving mount hangs on light-gauge steel without backing",
+        "the wall is none that these rules cover, a moving mount hangs on light-gauge steel without backing, or a board or toggles share what the studs should hold",
         "The rules here are for plates on wood or steel studs; beyond them a licensed engineer decides.", Source.CommonPractice);
+
+    /// <summary>Wood loaded across its grain.</summary>
+    public static readonly FindingKind CrossGrain = new(
+        Stage, "fix.cross-grain", Severity.Stop, "Wood loaded across its grain",
+        "a plate is bolted to blocking, whose grain runs along the wall, and nobody has checked that",
+        "Across its grain wood splits at a fraction of what it holds along it.", Source.Nds("12.5.1"));
+
+    /// <summary>A plate that is drilled.</summary>
+    public static readonly FindingKind DrilledPlate = new(
+        Stage, "fix.drilled-plate", Severity.Caution, "Extra hole in the plate",
+        "holes are drilled into a mount's plate without its maker's word",
+        "A hole in the wrong place weakens the plate, and ends the maker's promise.", Source.CommonPractice);
 
     /// <summary>All of them, in the order of the catalogue.</summary>
     public static IReadOnlyList<FindingKind> All { get; } =
     [
-        EdgeDistance, ThroughOpening, HolesNear, TooShort, NoHold, ShearUnknown, TooLong, DemandOverCapacity, WrongForWall, BoredCrossing, LeftEmpty, Pilot, RatingUnknown, Engineer,
+        EdgeDistance, ThroughOpening, HolesNear, TooShort, NoHold, ShearUnknown, TooLong, DemandOverCapacity, WrongForWall, BoredCrossing, LeftEmpty, Pilot, RatingUnknown, Engineer, CrossGrain, DrilledPlate,
     ];
 }

@@ -53,7 +53,7 @@ public sealed class FixingStage : IStage
                 }
 
                 thickest = Length.Max(thickest, bolt.Diameter);
-                if (item.Product is not Mount mount || plan.Layout(item.Id) is not { } layout || sheet.DisplayOn(item)?.Product is not Display display)
+                if (item.Hardware() is not { } mount || plan.Layout(item.Id) is not { } layout || sheet.DisplayOn(item)?.Product is not Display display)
                 {
                     continue;
                 }
@@ -65,10 +65,16 @@ public sealed class FixingStage : IStage
                     work.Add(FixingCheck.Check(input, result));
                     if (input.Wall.Kind != WallKind.Masonry)
                     {
-                        work.Add(HoleCheck.Each(input.Survey, BoltPlan.Holes(result), input.Fastener.Diameter));
+                        work.Add(HoleCheck.Each(input.Survey, BoltPlan.Holes(input, result), input.Fastener.Diameter));
                     }
 
-                    foreach (var bolt in result.Bolts)
+                    foreach (var hole in BoltPlan.Holes(input, result).Skip(result.Bolts.Count))
+                    {
+                        work.Add(new WallHole(hole.Part, hole.X, hole.Y, hole.Stud.Id == BoltPlan.ToggleId ? input.Fastener.Diameter * 2 : input.Fastener.Diameter, input.Wall.LayersThickness + (hole.Stud.Id == BoltPlan.ToggleId ? Length.Zero : input.Wall.StudDepth.Half)));
+                    }
+
+                    // What goes into a board on the wall alone makes no hole in the wall.
+                    foreach (var bolt in input.Layout.Backing is { Kind: BackingKind.Board } ? [] : result.Bolts)
                     {
                         work.Add(new WallHole(bolt.Part, bolt.X, bolt.Y, input.Fastener.Hole > Length.Zero ? input.Fastener.Hole : input.Fastener.Diameter, result.DrillDepth));
                     }
@@ -76,7 +82,7 @@ public sealed class FixingStage : IStage
                     BoltPlan.Mark(work, input, result);
                     return result;
                 })!;
-                holes.AddRange(BoltPlan.Holes(result));
+                holes.AddRange(BoltPlan.Holes(input, result));
             }
 
             plan.Work(Holes, wall.Id, wall.Id, (surveyed.Wall, House: sheet.House(), All: new Same<Hole>(holes)), static (work, input) =>
@@ -232,6 +238,14 @@ internal sealed record Bolting(
 {
     /// <summary>The wall, its readings worked in.</summary>
     public Wall Wall => Survey.Wall;
+
+    /// <summary>What the bolts pass before they hold, how deep it holds, and what that is called.</summary>
+    public (Length Layers, Length Depth, string Name) Ground => Layout.Backing switch
+    {
+        { Kind: BackingKind.Board, Thickness: var thick } => (Length.Zero, thick, "board"),
+        { Kind: BackingKind.Blocking, Thickness: var thick } => (Wall.LayersThickness, Length.Min(thick, Wall.StudDepth), "blocking"),
+        _ => (Wall.LayersThickness, Wall.StudDepth, "stud"),
+    };
 }
 
 /// <summary>What fixing has made of a job.</summary>

@@ -25,6 +25,9 @@ public sealed class Place(Place? parent, string key, UnitSystem units)
     /// <summary>JSON Pointer of the part.</summary>
     public string Pointer => parent is null ? string.Empty : Format.Pointer.Join(parent.Pointer, Key);
 
+    /// <summary>The place of what holds it; the root is its own.</summary>
+    public Place Up => parent ?? this;
+
     /// <summary>The place of a member.</summary>
     /// <param name="member">The member's name.</param>
     /// <returns>Its place.</returns>

@@ -10,15 +10,15 @@ namespace Corrie.Core.Hanging;
 /// <summary>What is wrong with display, mount and plate.</summary>
 internal static class HangingCheck
 {
-    // An arm whose middle is at the plate's very end still hooks on.
-    private static readonly Length AtTheEnd = Length.Tape(0, 1, 16);
+    // Common practice: half the spread each side of the centre, then the whole spread against the back of the display, before anybody lifts.
+    private static readonly Length MostSpread = Length.Tape(0, 1, 4);
 
     /// <summary>Everything that is wrong with the hanging.</summary>
     /// <param name="input">All that the layout follows from.</param>
     /// <param name="layout">The layout.</param>
     /// <returns>The findings, parts named from the mount on.</returns>
     public static IEnumerable<Finding> Check(Hanging input, PlateLayout layout) =>
-        [.. Fit(input), .. Rows(input, layout), .. Hooks(input, layout), .. Heights(input, layout), .. Sideways(input, layout), .. AfterHanging(input, layout), .. Turning.Limits(input)];
+        [.. Fit(input), .. Rows(input, layout), .. Hooks(input, layout), .. Heights(input, layout), .. Sideways(input, layout), .. Spread(input, layout), .. AfterHanging(input, layout), .. Turning.Limits(input)];
 
     private static string Listed(IReadOnlyList<string> names) => $"{string.Join(", the ", names.SkipLast(1))} and the {names[^1]}";
 
@@ -61,7 +61,7 @@ internal static class HangingCheck
         }
         else if (mount.Studs > 1 && wall.Kind != WallKind.Masonry && wall.Spacing > Length.Zero)
         {
-            var (_, most) = PlateSearch.Reach(mount, wall.Kind);
+            var (_, most) = PlateSearch.Reach(input.Question);
             if (most < wall.Spacing)
             {
                 yield return HangingFindings.WrongWall.At(
@@ -88,7 +88,7 @@ internal static class HangingCheck
             foreach (var arm in layout.Arms)
             {
                 var over = Length.Max(layout.Plate.Left - arm.CentreX, arm.CentreX - layout.Plate.Right);
-                if (over > AtTheEnd)
+                if (over > PlateQuestion.AtTheEnd)
                 {
                     yield return HangingFindings.CannotHook.At(
                         new("arms/hook", arm.CentreX, layout.HookLine),
@@ -170,13 +170,29 @@ internal static class HangingCheck
         }
 
         // Studs that would hold if they were confirmed are a matter of the survey, and said there: one cause, one stop.
+        if (input.Support?.Backing is not null)
+        {
+            if (Carried(input, layout) is { } why)
+            {
+                yield return HangingFindings.OneStudOnly.At(spot, why);
+            }
+
+            yield break;
+        }
+
         var held = position.StudsHeld(diameter);
         if (held >= mount.Studs || position.StudsMet(diameter) >= mount.Studs)
         {
             yield break;
         }
 
-        var nearest = PlateSearch.NearestThatHolds(mount, input.Studs, input.ArmsAt, diameter, wall.Kind, wall.Width);
+        // With toggles on the other side the plate no longer hangs on one stud: what they hold is said with the fixing.
+        if (held > 0 && layout.Toggles.Count > 0)
+        {
+            yield break;
+        }
+
+        var nearest = PlateSearch.NearestThatHolds(input.Question);
         if (nearest is not null)
         {
             var centre = nearest.Plate + nearest.Slide - input.Display.VesaCentreRight;
@@ -206,6 +222,41 @@ internal static class HangingCheck
         yield return HangingFindings.OneStudOnly.At(spot, WhyNot(input, layout, held));
     }
 
+    // What a board or blocking lacks to carry the plate; null where it lacks nothing.
+    private static Phrase? Carried(Hanging input, PlateLayout layout)
+    {
+        var what = input.Support!.Backing!.Value.Words();
+        if (layout.Backing is not { } backing)
+        {
+            return Phrase.Of($"Nothing carries the {what}: {input.Studs.Count} studs are recorded, and it reaches none.");
+        }
+
+        if (backing.Studs < 2)
+        {
+            return Phrase.Of($"The {what} from {backing.Outline.Left} to {backing.Outline.Right} reaches {backing.Studs} {(backing.Studs == 1 ? "stud" : "studs")}, and needs two.");
+        }
+
+        if (layout.Position.Bolts.GroupBy(b => b.Row.Id).FirstOrDefault(r => r.Count() < 2) is { } row)
+        {
+            return Phrase.Of($"In the {row.Key} row one hole comes over the {what}, clear of its ends by {SupportPlanner.FromEnd}; two are needed.");
+        }
+
+        var span = layout.Position.Bolts.Count == 0 ? Length.Zero : layout.Position.Bolts.Max(b => b.X) - layout.Position.Bolts.Min(b => b.X);
+        return span >= layout.Position.LeastApart && span > Length.Zero ? null
+            : Phrase.Of($"The plate's holes over the {what} are {span} apart, and have to be {layout.Position.LeastApart}.");
+    }
+
+    private static IEnumerable<Finding> Spread(Hanging input, PlateLayout layout)
+    {
+        if (input.Mount.Spread is { } spread && input.Choice.MeasuredSpread is { } measured && (measured - spread).Abs > MostSpread)
+        {
+            yield return HangingFindings.BracketSpread.At(
+                new("brackets", layout.Position.Plate, layout.HookLine),
+                $"Set the brackets {measured} apart, or measure again: the display's back has {measured}, the plan {spread}, {(measured - spread).Abs} {(measured > spread ? "less" : "more")}. Half of it goes to each side of the centre.",
+                new Remedy($"Set them {measured} apart", $"{measured.Half} to each side of the centre", [input.Choice.Here.Up.To("product").Set("spread", measured)]));
+        }
+    }
+
     // Names the two studs nearest to the plate, how far apart the plate can bolt, and the least shift of a stud that would do.
     private static Phrase WhyNot(Hanging input, PlateLayout layout, int held)
     {
@@ -218,7 +269,7 @@ internal static class HangingCheck
             return why;
         }
 
-        var (least, most) = PlateSearch.Reach(mount, input.Wall.Kind);
+        var (least, most) = PlateSearch.Reach(input.Question);
         var apart = near[1].Centre - near[0].Centre;
         var slack = Length.Max(Length.Zero, near[0].Tolerance(diameter)) + Length.Max(Length.Zero, near[1].Tolerance(diameter));
         var tooFar = apart - most - slack;

@@ -14,9 +14,10 @@ namespace Corrie.Core.Hanging;
 /// <param name="MeasuredTopToHook">Top edge to hook, measured likewise.</param>
 /// <param name="PlateCentre">The plate's centre from the left corner, where somebody has fixed it; null leaves it to the planner.</param>
 /// <param name="Turn">How far it is to turn to a side, on an arm; null where nobody has said.</param>
+/// <param name="MeasuredSpread">From one of two brackets to the other, measured on the display's back.</param>
 /// <param name="Here">Where the choice stands in the document.</param>
 public sealed record HangingChoice(
-    Edge Reference, int? ArmHoleLeft, int? ArmHoleRight, Length? MeasuredBottomToHook, Length? MeasuredTopToHook, Length? PlateCentre, Angle? Turn, Place Here)
+    Edge Reference, int? ArmHoleLeft, int? ArmHoleRight, Length? MeasuredBottomToHook, Length? MeasuredTopToHook, Length? PlateCentre, Angle? Turn, Length? MeasuredSpread, Place Here)
 {
     /// <summary>How a display hangs on a mount.</summary>
     public static Part<HangingChoice> Part { get; } = new(Holder.Item, "hang", new GroupShape<HangingChoice>("how it hangs", m => new HangingChoice(
@@ -27,6 +28,7 @@ public sealed record HangingChoice(
         m.MaybeLength("measuredTopToHook", "top edge to hook, measured", LengthRange.Offset),
         m.MaybeLength("plateCentre", "the plate's centre, where it is fixed", LengthRange.Along),
         m.Maybe("turn", new AngleShape("how far it is to turn to a side, on an arm")),
+        m.MaybeLength("measuredSpread", "two brackets: from one to the other, measured on the display's back", LengthRange.Size),
         m.Here)), kind => kind == Mount.Kind, always: true);
 
     /// <summary>Screws into the display that somebody has taken by hand.</summary>

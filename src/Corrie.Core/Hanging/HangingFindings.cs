@@ -153,10 +153,16 @@ public static class HangingFindings
         "the display on its arm cannot turn as far as it is to: its edge touches the wall first, or the mount ends",
         "Whoever sits there sees the picture from the side.", Source.Arithmetic);
 
+    /// <summary>Two brackets.</summary>
+    public static readonly FindingKind BracketSpread = new(
+        Stage, "hang.bracket-spread", Severity.Stop, "Brackets not where the display's are",
+        "the spread measured on the display's back is off the spread of its two brackets by more than 1/4 in",
+        "Lifted up, the display meets one bracket and misses the other.", Source.CommonPractice);
+
     /// <summary>All of them, in the order of the catalogue.</summary>
     public static IReadOnlyList<FindingKind> All { get; } =
     [
         Overloaded, PatternMisfit, SizeMisfit, WrongWall, ChainDisagrees, CentreOutOfSlide, OneStudOnly, RowOffPlate, CannotHook, Outside, BodiesMeet, ArmsShow, ArmHolesDiffer,
-        NoAdjustmentLeft, NoRoomAbove, HeightFixed, HardToReach, ScrewBottoms, ScrewTooShort, NoScrewInKit, WasherMissing, NeedlessSpacer, SpacerMissing, TurnLimited,
+        NoAdjustmentLeft, NoRoomAbove, HeightFixed, HardToReach, ScrewBottoms, ScrewTooShort, NoScrewInKit, WasherMissing, NeedlessSpacer, SpacerMissing, TurnLimited, BracketSpread,
     ];
 }

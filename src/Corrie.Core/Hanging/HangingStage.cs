@@ -25,7 +25,7 @@ public sealed class HangingStage : IStage
     public WorkStep Step => WorkStep.Hang;
 
     /// <inheritdoc/>
-    public IReadOnlyList<Part> Parts { get; } = [HangingChoice.Part, HangingChoice.Screws, HangingChoice.Bolt];
+    public IReadOnlyList<Part> Parts { get; } = [HangingChoice.Part, HangingChoice.Screws, Support.Part, HangingChoice.Bolt];
 
     /// <inheritdoc/>
     public IReadOnlyList<FindingKind> Kinds => HangingFindings.All;
@@ -41,14 +41,14 @@ public sealed class HangingStage : IStage
                 plan.Work(ScrewsIn, item.Id, on.Id, new Screwing(back, carrier, item.Get(HangingChoice.Screws), sheet.Carried(item).Count(i => i.Kind == Display.Kind) - 1), ScrewCheck.Check);
             }
 
-            if (item.Product is not Mount mount || sheet.WallOf(item) is not { } wall || plan.Survey(wall.Id) is not { } surveyed ||
+            if (item.Hardware() is not { } mount || sheet.WallOf(item) is not { } wall || plan.Survey(wall.Id) is not { } surveyed ||
                 sheet.DisplayOn(item) is not { Product: Display display } hung || plan.Placement(hung.Id) is not { } placed)
             {
                 continue;
             }
 
             var load = new Same<(string Name, Mass Mass)>([.. sheet.AllCarried(item).Select(c => (c == hung ? "display" : c.Name, c.Product?.Mass ?? default))]);
-            var input = new Hanging(surveyed, mount, item.Get(HangingChoice.Part)!, display, hung.Get(PlacementChoice.Part)!, placed, load, item.Bolt()?.Diameter ?? sheet.Policy.UsualBolt, hung.Id, sheet.RootOf(item).Id, sheet.Policy);
+            var input = new Hanging(surveyed, mount, item.Get(HangingChoice.Part)!, display, hung.Get(PlacementChoice.Part)!, placed, load, item.Bolt()?.Diameter ?? sheet.Policy.UsualBolt, hung.Id, sheet.RootOf(item).Id, sheet.Policy, item.Get(Support.Part));
             plan.Work(Result, item.Id, wall.Id, input, static (work, input) =>
             {
                 var layout = PlateLayer.Lay(input) with { Turning = Turning.Of(input), Pivot = input.ArmsAt };
@@ -170,9 +170,14 @@ public sealed class HangingStage : IStage
 /// <param name="DisplayId">Key of the display.</param>
 /// <param name="Assembly">Key of the lowest thing that carries it all.</param>
 /// <param name="Policy">The company's figures.</param>
+/// <param name="Support">What is made so that the plate holds; null where nothing is.</param>
 internal sealed record Hanging(
-    Surveyed Survey, Mount Mount, HangingChoice Choice, Display Display, PlacementChoice Placement, PlacementResult Placed, Same<(string Name, Mass Mass)> Load, Length Bolt, string DisplayId, string Assembly, Policy Policy)
+    Surveyed Survey, Mount Mount, HangingChoice Choice, Display Display, PlacementChoice Placement, PlacementResult Placed, Same<(string Name, Mass Mass)> Load, Length Bolt, string DisplayId, string Assembly, Policy Policy, Support? Support)
 {
+    /// <summary>What the plate's place along the wall follows from.</summary>
+    public PlateQuestion Question => new(
+        Mount, Studs, ArmsAt, Bolt, Wall.Kind, Wall.Width, Mount.Moves ? null : Display.VesaWidth, Support?.Drilled);
+
     /// <summary>The wall, its readings worked in.</summary>
     public Wall Wall => Survey.Wall;
 

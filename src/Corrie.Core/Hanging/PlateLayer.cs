@@ -22,9 +22,17 @@ internal static class PlateLayer
         var chains = new[] { Edge.Bottom, Edge.Centre, Edge.Top }.Select(e => HeightChain.Carry(e, outer, bottomToHook, topToHook)).ToList();
         var hookLine = chains.Single(c => c.From == choice.Reference).Result;
 
-        var position = choice.PlateCentre is { } fixedAt
-            ? PlateSearch.At(fixedAt, mount, input.Studs, input.ArmsAt, input.Bolt, input.Wall.Kind)
-            : PlateSearch.Best(mount, input.Studs, input.ArmsAt, input.Bolt, input.Wall.Kind);
+        var position = choice.PlateCentre is { } fixedAt ? PlateSearch.At(fixedAt, input.Question) : PlateSearch.Best(input.Question);
+        BackingPlan? backing = null;
+        if (input.Support is { Backing: not null } support)
+        {
+            // On a backing the plate goes where the display is wanted: no stud decides it.
+            var (from, to) = input.Question.Window;
+            var at = choice.PlateCentre ?? Length.Min(Length.Max(input.ArmsAt, from), to);
+            var (made, bolts) = SupportPlanner.Back(input.Question, support, at, hookLine);
+            (backing, position) = (made, new(at, input.ArmsAt - at, bolts, bolts.Count, input.Question.LeastApart));
+        }
+
         var plate = new Rect(position.Plate - mount.PlateWidth.Half, hookLine - mount.HookUp, mount.PlateWidth, mount.PlateHeight);
         var armBottom = hookLine + mount.Arms.TopAboveHook - mount.Arms.Length;
         return new(
@@ -43,7 +51,12 @@ internal static class PlateLayer
             mount.Slide + position.Slide,
             mount.Slide - position.Slide,
             position.Slide - display.VesaCentreRight,
-            input.Weight);
+            input.Weight)
+        {
+            Backing = backing,
+            Toggles = input.Support is { Toggles: true, Backing: null } ? SupportPlanner.Toggles(input.Question, position, hookLine) : [],
+            Drilled = input.Question.Drilled ?? [],
+        };
     }
 
     /// <summary>The display's bottom edge up to the hook, by the catalogue's figures.</summary>

@@ -34,6 +34,15 @@ public sealed record PlateLayout(
     /// <summary>How far the display turns; null where its mount has no arm, or nobody knows its reach.</summary>
     public Turning? Turning { get; init; }
 
+    /// <summary>The board or blocking that the plate is bolted to; null where it is bolted to the wall's studs.</summary>
+    public BackingPlan? Backing { get; init; }
+
+    /// <summary>Toggles through the plate, on the side that meets no stud.</summary>
+    public IReadOnlyList<SupportHole> Toggles { get; init; } = [];
+
+    /// <summary>Holes drilled into the plate, from its centre.</summary>
+    public IReadOnlyList<Length> Drilled { get; init; } = [];
+
     /// <summary>The display's pivot, from the left corner: the middle between the arms.</summary>
     public Length Pivot { get; init; }
 }

@@ -4,134 +4,126 @@ using Corrie.Core.Survey;
 
 namespace Corrie.Core.Hanging;
 
-/// <summary>A bolt through the plate into a stud.</summary>
-/// <param name="Row">The plate's row.</param>
-/// <param name="Slot">The hole or slot it goes through.</param>
-/// <param name="Stud">The stud it goes into.</param>
-/// <param name="X">Where, from the left corner.</param>
-public readonly record struct PlateBolt(PlateRow Row, Slot Slot, Stud Stud, Length X)
+/// <summary>What a plate's place along the wall follows from.</summary>
+/// <param name="Mount">The mount.</param>
+/// <param name="Studs">The wall's members.</param>
+/// <param name="Arms">Where the middle between the arms has to be, from the left corner.</param>
+/// <param name="Bolt">Shank diameter of the bolts.</param>
+/// <param name="Wall">What the wall is; holes kept for another kind of wall are left out.</param>
+/// <param name="WallWidth">The wall's width; null where nobody knows it.</param>
+/// <param name="Pattern">Width of the display's pattern, whose arms have to hook on the plate; null where they hook on something else.</param>
+/// <param name="Drilled">Holes drilled into the plate's rows, from its centre.</param>
+public sealed record PlateQuestion(
+    Mount Mount, IReadOnlyList<Stud> Studs, Length Arms, Length Bolt, WallKind Wall, Length? WallWidth = null, Length? Pattern = null, IReadOnlyList<Length>? Drilled = null)
 {
-    /// <summary>How far off the stud's centre.</summary>
-    public Length OffCentre => (X - Stud.Centre).Abs;
+    /// <summary>An arm whose middle is this far beyond the plate's end still hooks on.</summary>
+    public static readonly Length AtTheEnd = Length.Tape(0, 1, 16);
 
-    /// <summary>Whether it keeps its edge distance, or would if its stud were confirmed where it is marked.</summary>
-    /// <param name="boltDiameter">Shank diameter.</param>
-    /// <returns>Whether it does.</returns>
-    public bool WouldHold(Length boltDiameter) => OffCentre <= (Stud.State == StudState.Confirmed ? Stud.Tolerance(boltDiameter) : Stud.Play(boltDiameter));
-}
+    /// <summary>How far the display slides to each side with both arms on the plate.</summary>
+    public Length Slide => Pattern is { } pattern && Mount.PlateWidth.Half + AtTheEnd - pattern.Half is var hooked && hooked >= Length.Zero ? Length.Min(Mount.Slide, hooked) : Mount.Slide;
 
-/// <summary>A plate position and the bolts that it allows.</summary>
-/// <param name="Plate">The plate's centre from the left corner.</param>
-/// <param name="Slide">How far the display's arms stand right of the plate's centre.</param>
-/// <param name="Bolts">Bolts that land in a stud's face, top row first, left to right.</param>
-/// <param name="Holding">How many of them keep their edge distance.</param>
-/// <param name="LeastApart">How far apart bolts have to be for two studs to carry the plate as two.</param>
-public sealed record PlatePosition(Length Plate, Length Slide, IReadOnlyList<PlateBolt> Bolts, int Holding, Length LeastApart)
-{
-    /// <summary>How many different studs the bolts that keep their edge distance go into; two members under one end of the plate are as good as one.</summary>
-    /// <param name="boltDiameter">Shank diameter of the bolts.</param>
-    /// <returns>The number of studs, what is not known of their centres taken off.</returns>
-    public int StudsHeld(Length boltDiameter) => Studs([.. Bolts.Where(b => b.OffCentre <= b.Stud.Tolerance(boltDiameter))]);
+    /// <summary>The plate's rows of holes for this wall, the top one first.</summary>
+    public IReadOnlyList<PlateRow> Rows => Mount.Walls.Contains(Wall)
+        ? [.. Mount.Rows.Where(r => Mount.OnPlate(r) && r.IsFor(Wall)).OrderByDescending(r => r.AboveHook).Select(r => Drilled is { Count: > 0 } ? r with { Slots = [.. r.Slots, .. Drilled.Select(d => new Slot(d, d))] } : r)]
+        : [];
 
-    /// <summary>How many different studs the bolts would hold in if all centres were confirmed where they are marked.</summary>
-    /// <param name="boltDiameter">Shank diameter of the bolts.</param>
-    /// <returns>The number of studs.</returns>
-    public int StudsMet(Length boltDiameter) => Studs([.. Bolts.Where(b => b.WouldHold(boltDiameter))]);
-
-    private int Studs(IReadOnlyList<PlateBolt> bolts)
+    /// <summary>From where to where the plate's centre may be for the display to hang where it is wanted: the plate on the wall, both arms on the plate.</summary>
+    public (Length From, Length To) Window
     {
-        var studs = bolts.Select(b => b.Stud.Id).Distinct().Count();
-        return studs > 1 && bolts.Max(b => b.X) - bolts.Min(b => b.X) < LeastApart ? 1 : studs;
+        get
+        {
+            var (from, to) = (Arms - Slide, Arms + Slide);
+            var (left, right) = OnWall;
+            return Length.Max(from, left) is var a && Length.Min(to, right) is var b && a <= b ? (a, b) : (from, to);
+        }
     }
 
-    /// <summary>The bolts that are put in: where enough of them hold, those that would miss their edge distance are left out.</summary>
-    /// <param name="boltDiameter">Shank diameter of the bolts.</param>
-    /// <param name="wanted">How many studs the plate is made to catch.</param>
-    /// <returns>The bolts.</returns>
-    public IReadOnlyList<PlateBolt> Used(Length boltDiameter, int wanted)
-    {
-        var sound = Bolts.Where(b => b.WouldHold(boltDiameter)).ToList();
-        var whole = sound.GroupBy(b => b.Row.Id).All(r => r.Select(b => b.Stud.Id).Distinct().Count() >= wanted);
-        return StudsMet(boltDiameter) >= wanted && whole && Bolts.Select(b => b.Row.Id).Distinct().Count() == sound.Select(b => b.Row.Id).Distinct().Count() ? sound : Bolts;
-    }
+    /// <summary>From where to where the plate's centre may be on the wall at all.</summary>
+    public (Length From, Length To) OnWall => WallWidth is { } width && width >= Mount.PlateWidth
+        ? (Mount.PlateWidth.Half, width - Mount.PlateWidth.Half)
+        : (Length.Zero, WallWidth ?? Arms + Mount.Slide);
+
+    /// <summary>
+    /// How far apart two studs' centres have to be to carry the plate as two: a third of what its holes span, since two members under one end of it are
+    /// as good as one (own rule).
+    /// </summary>
+    public Length LeastApart => PlateSearch.Reach(this).Most * (1.0 / 3);
 }
 
 /// <summary>
-/// Finds where along the wall a plate goes. Preference, in this order: most bolts of the top row in studs with their edge distance
-/// (uncertainty included), most of the rows below, smallest largest off-centre of a bolt that holds, smallest slide.
+/// Finds where along the wall a plate goes. Preference, in this order: it catches as many studs as it is made for; most bolts of the top row in studs
+/// with their edge distance (uncertainty included), most of the rows below, smallest largest off-centre of a bolt that holds, smallest slide.
 /// </summary>
 /// <remarks>
 /// Every criterion is piecewise linear in the plate's position, so the best lies at the end of a stretch where a bolt keeps its edge
-/// distance, lands in the face or is dead centre, half way between two such ends, or at an end of the slide: those are all that is tried.
+/// distance, lands in the face or is dead centre, where one bolt goes off its centre as fast as another comes to it, or at an end of the slide: those
+/// are all that is tried.
 /// </remarks>
 public static class PlateSearch
 {
+    private const int CountBits = 5;
+
     /// <summary>The best position for a wanted centre.</summary>
-    /// <param name="mount">The mount.</param>
-    /// <param name="studs">The wall's members.</param>
-    /// <param name="arms">Where the middle between the arms has to be, from the left corner.</param>
-    /// <param name="boltDiameter">Shank diameter of the bolts.</param>
-    /// <param name="wall">What the wall is; holes kept for another kind of wall are left out.</param>
+    /// <param name="question">What it follows from.</param>
     /// <returns>The position, which may hold nothing.</returns>
-    public static PlatePosition Best(Mount mount, IReadOnlyList<Stud> studs, Length arms, Length boltDiameter, WallKind wall)
+    public static PlatePosition Best(PlateQuestion question)
     {
-        var rows = RowsFor(mount, wall);
-        var (from, to, apart) = (arms - mount.Slide, arms + mount.Slide, LeastApart(rows));
-        var near = Reached(rows, studs, from, to);
-        return Candidates(mount, rows, near, from, to, boltDiameter)
-            .Append(arms)
-            .Select(plate => At(plate, rows, near, arms, boltDiameter, apart))
-            .Min(Comparer<PlatePosition>.Create((a, b) => Compare(mount, a, b, boltDiameter)))!;
+        var (from, to) = question.Window;
+        var (rows, apart) = (question.Rows, question.LeastApart);
+        var near = Reached(rows, question.Studs, from, to);
+        var middle = Length.Min(Length.Max(question.Arms, from), to);
+        var best = Score(middle, question, rows, near, apart);
+        foreach (var plate in Candidates(rows, near, from, to, question.Bolt))
+        {
+            var score = Score(plate, question, rows, near, apart);
+            best = score.CompareTo(best) < 0 ? score : best;
+        }
+
+        return At(best.Plate, question, question.Arms);
     }
 
     /// <summary>The bolts that one position allows.</summary>
     /// <param name="plate">The plate's centre from the left corner.</param>
-    /// <param name="mount">The mount.</param>
-    /// <param name="studs">The wall's members.</param>
-    /// <param name="arms">Where the middle between the arms has to be, from the left corner.</param>
-    /// <param name="boltDiameter">Shank diameter of the bolts.</param>
-    /// <param name="wall">What the wall is.</param>
+    /// <param name="question">What it follows from.</param>
     /// <returns>The position with its bolts.</returns>
-    public static PlatePosition At(Length plate, Mount mount, IReadOnlyList<Stud> studs, Length arms, Length boltDiameter, WallKind wall)
-    {
-        var rows = RowsFor(mount, wall);
-        return At(plate, rows, studs, arms, boltDiameter, LeastApart(rows));
-    }
+    public static PlatePosition At(Length plate, PlateQuestion question) => At(plate, question, question.Arms);
 
     /// <summary>
     /// The position nearest to the wanted centre at which the plate catches as many studs as it is made for, wherever the display then hangs; null where there is none on the wall.
     /// </summary>
-    /// <param name="mount">The mount.</param>
-    /// <param name="studs">The wall's members.</param>
-    /// <param name="arms">Where the middle between the arms is wanted, from the left corner.</param>
-    /// <param name="boltDiameter">Shank diameter of the bolts.</param>
-    /// <param name="wall">What the wall is.</param>
-    /// <param name="wallWidth">The wall's width.</param>
+    /// <param name="question">What it follows from.</param>
     /// <returns>The position with the slide that brings the display nearest to where it is wanted.</returns>
-    public static PlatePosition? NearestThatHolds(
-        Mount mount, IReadOnlyList<Stud> studs, Length arms, Length boltDiameter, WallKind wall, Length wallWidth)
+    public static PlatePosition? NearestThatHolds(PlateQuestion question)
     {
-        var rows = RowsFor(mount, wall);
-        var apart = LeastApart(rows);
-        return Candidates(mount, rows, studs, Length.Zero, wallWidth, boltDiameter)
-            .Select(plate =>
+        var ((from, to), rows, apart, slide, arms) = (question.OnWall, question.Rows, question.LeastApart, question.Slide, question.Arms);
+        PlatePosition? nearest = null;
+        foreach (var plate in Candidates(rows, question.Studs, from, to, question.Bolt).OrderBy(p => (p - arms).Abs))
+        {
+            // The farther plates bring the display no nearer.
+            if (nearest is not null && (plate - arms).Abs - slide > (nearest.Plate + nearest.Slide - arms).Abs)
             {
-                var reach = Length.Min(Length.Max(arms, plate - mount.Slide), plate + mount.Slide);
-                return At(plate, rows, studs, reach, boltDiameter, apart);
-            })
-            .Where(p => p.StudsHeld(boltDiameter) >= mount.Studs)
-            .MinBy(p => ((p.Plate + p.Slide - arms).Abs, p.Slide.Abs));
+                break;
+            }
+
+            var reach = Length.Min(Length.Max(arms, plate - slide), plate + slide);
+            if (Score(plate, question, rows, question.Studs, apart).Enough)
+            {
+                var position = At(plate, question, reach);
+                nearest = nearest is null || Near(position).CompareTo(Near(nearest)) < 0 ? position : nearest;
+            }
+        }
+
+        return nearest;
+
+        (Length Off, Length Slide) Near(PlatePosition p) => ((p.Plate + p.Slide - arms).Abs, p.Slide.Abs);
     }
 
     /// <summary>How far apart the plate's outermost holes can take two bolts.</summary>
-    /// <param name="mount">The mount.</param>
-    /// <param name="wall">What the wall is.</param>
+    /// <param name="question">Mount and wall.</param>
     /// <returns>Least and most; nothing where the plate has no holes for it.</returns>
-    public static (Length Least, Length Most) Reach(Mount mount, WallKind wall) => Reach(RowsFor(mount, wall));
-
-    private static (Length Least, Length Most) Reach(List<PlateRow> rows)
+    public static (Length Least, Length Most) Reach(PlateQuestion question)
     {
-        var slots = rows.SelectMany(r => r.Slots).ToList();
+        var slots = question.Rows.SelectMany(r => r.Slots).ToList();
         if (slots.Count == 0)
         {
             return default;
@@ -142,48 +134,50 @@ public static class PlateSearch
         return (Length.Max(Length.Zero, right.From - left.To), right.To - left.From);
     }
 
-    private static List<PlateRow> RowsFor(Mount mount, WallKind wall) => mount.Walls.Contains(wall) ? [.. mount.Rows.Where(mount.OnPlate)] : [];
-
     // The studs whose face a hole comes over while the plate moves from one end to the other.
-    private static List<Stud> Reached(List<PlateRow> rows, IReadOnlyList<Stud> studs, Length from, Length to)
+    private static IReadOnlyList<Stud> Reached(IReadOnlyList<PlateRow> rows, IReadOnlyList<Stud> studs, Length from, Length to)
     {
         var slots = rows.SelectMany(r => r.Slots).ToList();
         return slots.Count == 0 ? [] : [.. studs.Where(s => s.Right >= from + slots.Min(h => h.From) && s.Left <= to + slots.Max(h => h.To))];
     }
 
-    private static HashSet<Length> Candidates(
-        Mount mount, List<PlateRow> rows, IReadOnlyList<Stud> studs, Length from, Length to, Length boltDiameter)
+    private static HashSet<Length> Candidates(IReadOnlyList<PlateRow> rows, IReadOnlyList<Stud> studs, Length from, Length to, Length bolt)
     {
-        var spans = rows.SelectMany(r => r.Slots).Distinct().ToList();
         var ends = new HashSet<Length> { from, to };
-        var centred = new HashSet<Length>();
+        var (comes, goes) = (new HashSet<Length>(), new HashSet<Length>());
+        var face = Length.Zero;
         foreach (var stud in studs)
         {
-            var tolerance = Length.Max(Length.Zero, stud.Tolerance(boltDiameter));
-            foreach (var slot in spans)
+            var tolerance = Length.Max(Length.Zero, stud.Tolerance(bolt));
+            face = Length.Max(face, stud.Width.Half);
+            foreach (var slot in rows.SelectMany(r => r.Slots).Distinct())
             {
                 // A bolt lands in the stud's face, keeps its edge distance, and is dead centre between these.
-                foreach (var off in new[] { stud.Width.Half, tolerance, Length.Zero })
+                var (before, after) = (stud.Centre - slot.To, stud.Centre - slot.From);
+                foreach (var off in (ReadOnlySpan<Length>)[stud.Width.Half, tolerance, Length.Zero])
                 {
-                    Add(stud.Centre - slot.To - off);
-                    Add(stud.Centre - slot.From + off);
+                    Add(before - off);
+                    Add(after + off);
                 }
 
-                centred.Add(stud.Centre - slot.To);
-                centred.Add(stud.Centre - slot.From);
+                comes.Add(before);
+                goes.Add(after);
             }
         }
 
-        // Between two stretches the largest off-centre is least half way, as long as the plate still reaches both studs.
-        var stretches = centred.Where(c => c >= from - mount.PlateWidth && c <= to + mount.PlateWidth).ToList();
-        for (var i = 0; i < stretches.Count; i++)
+        // Where one bolt comes to its centre as fast as another goes off its own, the larger of the two is least half way.
+        var (coming, going) = (comes.Order().ToList(), goes.Order().ToList());
+        var first = 0;
+        foreach (var end in coming)
         {
-            for (var j = i + 1; j < stretches.Count; j++)
+            while (first < going.Count && going[first] < end - (face * 2))
             {
-                if ((stretches[i] - stretches[j]).Abs < mount.PlateWidth)
-                {
-                    Add((stretches[i] + stretches[j]).Half);
-                }
+                first++;
+            }
+
+            for (var i = first; i < going.Count && going[i] < end; i++)
+            {
+                Add((end + going[i]).Half);
             }
         }
 
@@ -198,93 +192,81 @@ public static class PlateSearch
         }
     }
 
-    // As far apart as its innermost left and right holes; where one slot runs right across, a third of what it spans (own rule).
-    private static Length LeastApart(List<PlateRow> rows)
-    {
-        var (least, most) = Reach(rows);
-        return Length.Max(least, most * (1.0 / 3));
-    }
-
-    private static PlatePosition At(Length plate, List<PlateRow> rows, IReadOnlyList<Stud> studs, Length arms, Length boltDiameter, Length apart)
+    private static PlatePosition At(Length plate, PlateQuestion question, Length arms)
     {
         var bolts = new List<PlateBolt>();
         var holding = 0;
+        foreach (var row in question.Rows)
+        {
+            // The nearest pair of stud and hole first: a round hole takes one bolt, a slot as many as there are studs behind it.
+            var pairs = question.Studs.SelectMany(stud => row.Slots.Select(slot => new PlateBolt(row, slot, stud, Length.Min(Length.Max(stud.Centre, plate + slot.From), plate + slot.To))))
+                .Where(b => b.OffCentre <= b.Stud.Width.Half).OrderBy(b => b.OffCentre);
+            var (taken, done, chosen) = (new HashSet<Slot>(), new HashSet<Stud>(), new List<PlateBolt>());
+            foreach (var bolt in pairs)
+            {
+                if (!done.Contains(bolt.Stud) && (bolt.Slot.From < bolt.Slot.To || taken.Add(bolt.Slot)))
+                {
+                    done.Add(bolt.Stud);
+                    chosen.Add(bolt);
+                    holding += bolt.OffCentre <= bolt.Stud.Tolerance(question.Bolt) ? 1 : 0;
+                }
+            }
+
+            bolts.AddRange(chosen.OrderBy(b => b.Stud.Centre));
+        }
+
+        return new(plate, arms - plate, bolts, holding, question.LeastApart);
+    }
+
+    private static Rank Score(Length plate, PlateQuestion question, IReadOnlyList<PlateRow> rows, IReadOnlyList<Stud> studs, Length apart)
+    {
+        var (held, inWood, worst, worstInWood) = (0L, 0, Length.Zero, Length.Zero);
+        Length? left = null, right = null;
         foreach (var row in rows)
         {
-            var taken = new HashSet<Slot>();
+            var inRow = 0L;
             foreach (var stud in studs)
             {
-                PlateBolt? best = null;
-                foreach (var slot in row.Slots)
+                var off = stud.Width;
+                var slots = row.Slots;
+                for (var i = 0; i < slots.Count; i++)
                 {
-                    var x = Length.Min(Length.Max(stud.Centre, plate + slot.From), plate + slot.To);
-                    var bolt = new PlateBolt(row, slot, stud, x);
-                    // A round hole takes one bolt; a slot takes as many as there are studs behind it.
-                    if (bolt.OffCentre <= stud.Width.Half && (slot.From < slot.To || !taken.Contains(slot)) &&
-                        (best is null || bolt.OffCentre < best.Value.OffCentre))
-                    {
-                        best = bolt;
-                    }
+                    off = Length.Min(off, Length.Outside(stud.Centre - plate, slots[i].From, slots[i].To));
                 }
 
-                if (best is { } chosen)
+                if (off <= stud.Tolerance(question.Bolt))
                 {
-                    taken.Add(chosen.Slot);
-                    bolts.Add(chosen);
-                    holding += chosen.OffCentre <= stud.Tolerance(boltDiameter) ? 1 : 0;
+                    inRow++;
+                    worst = Length.Max(worst, off);
+                    left = left is { } l ? Length.Min(l, stud.Centre) : stud.Centre;
+                    right = right is { } r ? Length.Max(r, stud.Centre) : stud.Centre;
+                }
+
+                if (off <= stud.Width.Half)
+                {
+                    inWood++;
+                    worstInWood = Length.Max(worstInWood, off);
                 }
             }
+
+            held = (held << CountBits) | Math.Min(inRow, (1 << CountBits) - 1);
         }
 
-        return new(plate, arms - plate, bolts, holding, apart);
-    }
-
-    private static int Compare(Mount mount, PlatePosition a, PlatePosition b, Length diameter)
-    {
-        foreach (var row in mount.Rows)
-        {
-            var byRow = Held(b, row).CompareTo(Held(a, row));
-            if (byRow != 0)
-            {
-                return byRow;
-            }
-        }
-
+        var enough = left is not null && (question.Mount.Studs < 2 || right - left is { } between && between > Length.Zero && between >= apart);
         // As long as no stud is known well enough to hold a bolt, the most bolts in wood, near its middle, are the best guess.
-        var inWood = a.Holding + b.Holding == 0 ? b.Bolts.Count.CompareTo(a.Bolts.Count) : 0;
-        if (inWood != 0)
-        {
-            return inWood;
-        }
-
-        var byOffCentre = WorstOffCentre(a, diameter).CompareTo(WorstOffCentre(b, diameter));
-        var bySlide = a.Slide.Abs.CompareTo(b.Slide.Abs);
-        return byOffCentre != 0 ? byOffCentre : bySlide != 0 ? bySlide : a.Plate.CompareTo(b.Plate);
-
-        int Held(PlatePosition p, PlateRow row)
-        {
-            var held = 0;
-            foreach (var bolt in p.Bolts)
-            {
-                held += ReferenceEquals(bolt.Row, row) && bolt.OffCentre <= bolt.Stud.Tolerance(diameter) ? 1 : 0;
-            }
-
-            return held;
-        }
+        return new(enough, held, held == 0 ? inWood : 0, held == 0 ? worstInWood : worst, (question.Arms - plate).Abs, plate);
     }
 
-    // Of the bolts that hold; of all, where none does.
-    private static Length WorstOffCentre(PlatePosition p, Length diameter)
+    private readonly record struct Rank(bool Enough, long Held, int InWood, Length Worst, Length Slide, Length Plate) : IComparable<Rank>
     {
-        var worst = Length.Zero;
-        foreach (var bolt in p.Bolts)
+        public int CompareTo(Rank other)
         {
-            if (p.Holding == 0 || bolt.OffCentre <= bolt.Stud.Tolerance(diameter))
-            {
-                worst = Length.Max(worst, bolt.OffCentre);
-            }
+            var by = other.Enough.CompareTo(Enough);
+            by = by != 0 ? by : other.Held.CompareTo(Held);
+            by = by != 0 ? by : other.InWood.CompareTo(InWood);
+            by = by != 0 ? by : Worst.CompareTo(other.Worst);
+            by = by != 0 ? by : Slide.CompareTo(other.Slide);
+            return by != 0 ? by : Plate.CompareTo(other.Plate);
         }
-
-        return worst;
     }
 }

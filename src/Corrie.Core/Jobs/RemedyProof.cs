@@ -117,7 +117,7 @@ public static class RemedyProof
     }
 
     // Everything that is different afterwards, so that nobody is surprised by it.
-    private static RemedyOutcome Outcome(JobPlan before, JobPlan after)
+    internal static RemedyOutcome Outcome(JobPlan before, JobPlan after)
     {
         static Dictionary<(string, string), FindingKind> Said(JobPlan plan) => plan.Findings.GroupBy(f => (f.Code, f.Where.Part)).ToDictionary(g => g.Key, g => g.First().Kind);
         static IReadOnlyList<FindingKind> Only(Dictionary<(string, string), FindingKind> these, Dictionary<(string, string), FindingKind> those) =>

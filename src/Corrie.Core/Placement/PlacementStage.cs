@@ -43,7 +43,7 @@ public sealed class PlacementStage : IStage
             var names = new Same<PlacedThing>(placed);
             foreach (var thing in placed)
             {
-                var mount = sheet.Item(thing.Id) is { } item && sheet.On(item) is { Product: Mount m } ? m : null;
+                var mount = sheet.Item(thing.Id) is { } item ? sheet.On(item)?.Hardware() : null;
                 plan.Work(Result, thing.Id, wall.Id, (surveyed, thing, mount, watched, names, sheet.Policy), static (work, input) =>
                 {
                     var (wall, thing, mount, seats, others, policy) = input;

@@ -1,17 +1,12 @@
-using Corrie.Core.Catalogue;
 using Corrie.Core.Hanging;
 using Corrie.Core.Jobs;
 using Corrie.Core.Measure;
 using Corrie.Core.Planning;
-using Corrie.Core.Survey;
-using CsCheck;
 
 namespace Corrie.Core.Tests.Hanging;
 
 public class PlateSearchTests
 {
-    private static readonly Length Bolt = Length.Tape(0, 3, 8);
-
     private static JobPlan TwoStuds(string left) => Sheets.Plan(
         ("/walls/w1/studs", Sheets.Json($$"""{ "l": { "centre": "{{left}}", "state": "confirmed", "uncertainty": "0 in" }, "r": { "centre": "87 7/8 in", "state": "confirmed", "uncertainty": "0 in" } }""")),
         ("/items/m1/bolt/diameter", "3/8 in"));
@@ -55,37 +50,5 @@ public class PlateSearchTests
 
         Assert.DoesNotContain("hang.centre-out-of-slide", Sheets.Plan(mended).Codes());
         Assert.DoesNotContain("hang.one-stud-only", Sheets.Plan(mended).Codes());
-    }
-
-    /// <summary>No position on a fine grid over the whole slide is better than the one that was found.</summary>
-    [Fact]
-    public void Nothing_on_a_fine_grid_is_better()
-    {
-        var mount = ((Mount)Sheets.Plan().Sheet.Item("m1")!.Product!) with { Slide = Length.Tape(3) };
-        var gaps = Gen.Int[0, 64 * 8].Array[3];
-        Gen.Select(gaps, Gen.Int[0, 4].Array[3]).Sample((at, unsure) =>
-        {
-            var studs = at.Select((g, i) => new Stud($"s{i}", Length.Tape(56 + (16 * i)) + Length.Tape(0, g, 64), Length.Tape(1, 1, 2), StudState.Confirmed, Length.Tape(0, unsure[i], 32))).ToList();
-            var arms = Length.Tape(72);
-            var best = Rank(PlateSearch.Best(mount, studs, arms, Bolt, WallKind.WoodStuds));
-            for (var n = -3 * 64; n <= 3 * 64; n++)
-            {
-                var other = Rank(PlateSearch.At(arms + Length.Tape(0, n, 64), mount, studs, arms, Bolt, WallKind.WoodStuds));
-                if (other.CompareTo(best) < 0)
-                {
-                    return false;
-                }
-            }
-
-            return true;
-        }, iter: 1500);
-
-        static (int Top, int Bottom, int InWood, long Off, long Slide) Rank(PlatePosition p)
-        {
-            bool Holds(PlateBolt b) => b.OffCentre <= b.Stud.Tolerance(Bolt);
-            int Held(string row) => -p.Bolts.Count(b => b.Row.Id == row && Holds(b));
-            var any = p.Bolts.Any(Holds);
-            return (Held("top"), Held("bottom"), any ? 0 : -p.Bolts.Count, p.Bolts.Where(b => !any || Holds(b)).Select(b => b.OffCentre.Units).DefaultIfEmpty().Max(), p.Slide.Abs.Units);
-        }
     }
 }

@@ -69,7 +69,7 @@ public class FindingsTests
         // Upper holes at 14 in + 100 mm, lower ones 200 mm under them; hole 6 puts the arm's end 9 7/16 in up, hole 7 at 10 7/16.
         ["hang.cannot-hook"] = ([("/items/m1/hang/armHoleLeft", 7)], [("/items/m1/hang/armHoleLeft", 6)]),
         // Plate 68 to 88 across; with the wall's end at 88 it is all on the wall.
-        ["hang.outside"] = ([("/walls/w1/width", "87 15/16 in")], [("/walls/w1/width", "88 in")]),
+        ["hang.outside"] = ([("/walls/w1/width", "87 15/16 in"), ("/items/m1/hang/plateCentre", "78 in")], [("/walls/w1/width", "88 in"), ("/items/m1/hang/plateCentre", "78 in")]),
         // A rail 1 in deep behind a display that is parked 1 1/2 in out: only the plate, 3/16 in thick, can meet it. The plate reaches up to 51 15/16 in.
         ["hang.bodies-meet"] = ([At("shelf", "60 in", "51 7/8 in", "12 in", "1 in", "1 in")], [At("shelf", "60 in", "51 15/16 in", "12 in", "1 in", "1 in")]),
         // Bolts at 70 and 86 across; a round of 5/32 in each.

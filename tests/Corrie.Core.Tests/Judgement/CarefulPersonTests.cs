@@ -64,7 +64,7 @@ public class CarefulPersonTests
         ["a thermostat behind the display"] = ("place.covers", Severity.Stop, [On("thermostat", "56 in", "50 in", "4 in", "4 in", "1 in")], [On("thermostat", "49 in", "50 in", "4 in", "4 in", "1 in")]),
         ["a switch behind the display"] = ("place.covers", Severity.Stop, [On("switch", "98 in", "52 in", "3 in", "4 in", routeKnown: true)], [On("switch", "104 in", "52 in", "3 in", "4 in", routeKnown: true)]),
         ["a plate that sticks out beside a small display"] = ("hang.outside", Severity.Caution, [("/items/d1/product/width", "19 in")], [("/items/d1/product/width", "20 in")]),
-        ["a plate beyond the wall's end"] = ("hang.outside", Severity.Stop, [("/walls/w1/width", "87 in")], [("/walls/w1/width", "110 in")]),
+        ["a plate beyond the wall's end"] = ("hang.outside", Severity.Stop, [("/walls/w1/width", "87 in"), ("/items/m1/hang/plateCentre", "78 in")], [("/walls/w1/width", "110 in"), ("/items/m1/hang/plateCentre", "78 in")]),
         // Washer, plate and board are 7/8 in; two diameters of 1/4 in have to come out behind.
         ["a toggle 1 1/4 in long through 7/8 in"] = ("fix.too-short", Severity.Stop, Toggle("1 1/4 in"), Toggle("1 3/8 in")),
         ["a client's cross a foot from the centre"] = ("place.not-approved", Severity.Stop, [Cross("90 in", "44 in", "centre")], [Cross("78 1/2 in", "44 in", "centre")]),
