@@ -7,6 +7,7 @@ using Corrie.Bench;
 // growth                an entry on a long history beside a short one, memory after many jobs beside few
 // bounds                plans of walls with as much on them as a job file may hold
 // kills COUNT           kills a program while it writes, and while it brings a file to the next version
+// plates COUNT          the plate's place along the wall
 // readings              the study of slips of the tape, for docs/studies/readings.md
 // framing               the study of hidden walls, for docs/studies/framing.md
 // judgement             the study of planted dangers, for docs/studies/judgement.md
@@ -32,6 +33,9 @@ switch (args.FirstOrDefault())
         return await Kills.Write(args[1], args[2]);
     case "kills-bring-up" when args.Length == 2:
         return Kills.BringUp(args[1]);
+    case "plates":
+        PlateBench.Run(args.Length > 1 ? int.Parse(args[1]) : 5_000);
+        return 0;
     case "readings":
         Console.WriteLine(Corrie.Simulators.ReadingStudy.Run(2000, seed: 1));
         return 0;

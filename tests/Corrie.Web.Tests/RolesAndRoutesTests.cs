@@ -40,6 +40,7 @@ public sealed class RolesAndRoutesTests : IDisposable
         ["GET /jobs/{id:long}/events"] = ("/jobs/6/events", SignedIn),
         ["GET /jobs/{id:long}/history"] = ("/jobs/6/history", SignedIn),
         ["GET /jobs/{id:long}/sheet"] = ("/jobs/6/sheet", SignedIn),
+        ["GET /jobs/{id:long}/ways"] = ("/jobs/6/ways", Crew),
         ["GET /jobs/{id:long}/{step:step=place}"] = ("/jobs/6/place", SignedIn),
         ["GET /jobs/{id:long}/{step:step=place}?handler=Board"] = ("/jobs/6/place?handler=Board", SignedIn),
         ["GET /jobs/{id:long}/{step:step=place}?handler=Picture"] = ("/jobs/6/place?handler=Picture", SignedIn),

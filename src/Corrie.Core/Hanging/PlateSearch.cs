@@ -71,15 +71,25 @@ public static class PlateSearch
         var (from, to) = question.Window;
         var (rows, apart) = (question.Rows, question.LeastApart);
         var near = Reached(rows, question.Studs, from, to);
-        var middle = Length.Min(Length.Max(question.Arms, from), to);
-        var best = Score(middle, question, rows, near, apart);
-        foreach (var plate in Candidates(rows, near, from, to, question.Bolt))
+        var judge = new Judge(question, rows, near, apart);
+        var best = judge.Score(Length.Min(Length.Max(question.Arms, from), to));
+        Try(inFace: false);
+        if (best.Held == 0)
         {
-            var score = Score(plate, question, rows, near, apart);
-            best = score.CompareTo(best) < 0 ? score : best;
+            // Nothing holds anywhere: where bolts at least land in wood is looked for then alone.
+            Try(inFace: true);
         }
 
         return At(best.Plate, question, question.Arms);
+
+        void Try(bool inFace)
+        {
+            foreach (var plate in Candidates(rows, near, from, to, question.Bolt, inFace))
+            {
+                var score = judge.Score(plate);
+                best = score.CompareTo(best) < 0 ? score : best;
+            }
+        }
     }
 
     /// <summary>The bolts that one position allows.</summary>
@@ -97,7 +107,8 @@ public static class PlateSearch
     {
         var ((from, to), rows, apart, slide, arms) = (question.OnWall, question.Rows, question.LeastApart, question.Slide, question.Arms);
         PlatePosition? nearest = null;
-        foreach (var plate in Candidates(rows, question.Studs, from, to, question.Bolt).OrderBy(p => (p - arms).Abs))
+        var judge = new Judge(question, rows, question.Studs, apart);
+        foreach (var plate in Candidates(rows, question.Studs, from, to, question.Bolt, inFace: false).OrderBy(p => (p - arms).Abs))
         {
             // The farther plates bring the display no nearer.
             if (nearest is not null && (plate - arms).Abs - slide > (nearest.Plate + nearest.Slide - arms).Abs)
@@ -106,7 +117,7 @@ public static class PlateSearch
             }
 
             var reach = Length.Min(Length.Max(arms, plate - slide), plate + slide);
-            if (Score(plate, question, rows, question.Studs, apart).Enough)
+            if (judge.Score(plate).Enough)
             {
                 var position = At(plate, question, reach);
                 nearest = nearest is null || Near(position).CompareTo(Near(nearest)) < 0 ? position : nearest;
@@ -141,24 +152,25 @@ public static class PlateSearch
         return slots.Count == 0 ? [] : [.. studs.Where(s => s.Right >= from + slots.Min(h => h.From) && s.Left <= to + slots.Max(h => h.To))];
     }
 
-    private static HashSet<Length> Candidates(IReadOnlyList<PlateRow> rows, IReadOnlyList<Stud> studs, Length from, Length to, Length bolt)
+    private static HashSet<Length> Candidates(IReadOnlyList<PlateRow> rows, IReadOnlyList<Stud> studs, Length from, Length to, Length bolt, bool inFace)
     {
         var ends = new HashSet<Length> { from, to };
         var (comes, goes) = (new HashSet<Length>(), new HashSet<Length>());
-        var face = Length.Zero;
+        var farthest = Length.Zero;
+        var spans = rows.SelectMany(r => r.Slots).Distinct().ToList();
         foreach (var stud in studs)
         {
             var tolerance = Length.Max(Length.Zero, stud.Tolerance(bolt));
-            face = Length.Max(face, stud.Width.Half);
-            foreach (var slot in rows.SelectMany(r => r.Slots).Distinct())
+            var most = inFace ? stud.Width.Half : tolerance;
+            farthest = Length.Max(farthest, most);
+            foreach (var slot in spans)
             {
-                // A bolt lands in the stud's face, keeps its edge distance, and is dead centre between these.
+                // A bolt keeps its edge distance, or lands in the stud's face, and is dead centre between these.
                 var (before, after) = (stud.Centre - slot.To, stud.Centre - slot.From);
-                foreach (var off in (ReadOnlySpan<Length>)[stud.Width.Half, tolerance, Length.Zero])
-                {
-                    Add(before - off);
-                    Add(after + off);
-                }
+                Add(before - most);
+                Add(before);
+                Add(after);
+                Add(after + most);
 
                 comes.Add(before);
                 goes.Add(after);
@@ -170,7 +182,7 @@ public static class PlateSearch
         var first = 0;
         foreach (var end in coming)
         {
-            while (first < going.Count && going[first] < end - (face * 2))
+            while (first < going.Count && going[first] < end - (farthest * 2))
             {
                 first++;
             }
@@ -196,10 +208,11 @@ public static class PlateSearch
     {
         var bolts = new List<PlateBolt>();
         var holding = 0;
+        var near = Reached(question.Rows, question.Studs, plate, plate);
         foreach (var row in question.Rows)
         {
             // The nearest pair of stud and hole first: a round hole takes one bolt, a slot as many as there are studs behind it.
-            var pairs = question.Studs.SelectMany(stud => row.Slots.Select(slot => new PlateBolt(row, slot, stud, Length.Min(Length.Max(stud.Centre, plate + slot.From), plate + slot.To))))
+            var pairs = near.SelectMany(stud => row.Slots.Select(slot => new PlateBolt(row, slot, stud, Length.Min(Length.Max(stud.Centre, plate + slot.From), plate + slot.To))))
                 .Where(b => b.OffCentre <= b.Stud.Width.Half).OrderBy(b => b.OffCentre);
             var (taken, done, chosen) = (new HashSet<Slot>(), new HashSet<Stud>(), new List<PlateBolt>());
             foreach (var bolt in pairs)
@@ -218,46 +231,65 @@ public static class PlateSearch
         return new(plate, arms - plate, bolts, holding, question.LeastApart);
     }
 
-    private static Rank Score(Length plate, PlateQuestion question, IReadOnlyList<PlateRow> rows, IReadOnlyList<Stud> studs, Length apart)
+    // Judges places of one plate. Plain numbers in arrays: a plate with sixty holes has a thousand places to be judged.
+    private sealed class Judge(PlateQuestion question, IReadOnlyList<PlateRow> rows, IReadOnlyList<Stud> studs, Length apart)
     {
-        var (held, inWood, worst, worstInWood) = (0L, 0, Length.Zero, Length.Zero);
-        Length? left = null, right = null;
-        foreach (var row in rows)
+        private readonly (long From, long To)[][] slots = [.. rows.Select(r => r.Slots.Select(s => (s.From.Units, s.To.Units)).ToArray())];
+        private readonly (long Centre, long Holds, long Face)[] members = [.. studs.Select(s => (s.Centre.Units, s.Tolerance(question.Bolt).Units, s.Width.Half.Units))];
+        private readonly long arms = question.Arms.Units;
+        private readonly bool single = question.Mount.Studs < 2;
+
+        public Rank Score(Length plate)
         {
-            var inRow = 0L;
-            foreach (var stud in studs)
+            var (held, inWood, worst, worstInWood, left, right) = (0L, 0, 0L, 0L, long.MaxValue, long.MinValue);
+            foreach (var row in slots)
             {
-                var off = stud.Width;
-                var slots = row.Slots;
-                for (var i = 0; i < slots.Count; i++)
+                var inRow = 0L;
+                foreach (var (centre, holds, face) in members)
                 {
-                    off = Length.Min(off, Length.Outside(stud.Centre - plate, slots[i].From, slots[i].To));
+                    var off = Nearest(row, centre - plate.Units);
+                    if (off <= holds)
+                    {
+                        inRow++;
+                        worst = Math.Max(worst, off);
+                        left = Math.Min(left, centre);
+                        right = Math.Max(right, centre);
+                    }
+
+                    if (off <= face)
+                    {
+                        inWood++;
+                        worstInWood = Math.Max(worstInWood, off);
+                    }
                 }
 
-                if (off <= stud.Tolerance(question.Bolt))
-                {
-                    inRow++;
-                    worst = Length.Max(worst, off);
-                    left = left is { } l ? Length.Min(l, stud.Centre) : stud.Centre;
-                    right = right is { } r ? Length.Max(r, stud.Centre) : stud.Centre;
-                }
-
-                if (off <= stud.Width.Half)
-                {
-                    inWood++;
-                    worstInWood = Length.Max(worstInWood, off);
-                }
+                held = (held << CountBits) | Math.Min(inRow, (1 << CountBits) - 1);
             }
 
-            held = (held << CountBits) | Math.Min(inRow, (1 << CountBits) - 1);
+            var enough = left <= right && (single || (right > left && right - left >= apart.Units));
+            // As long as no stud is known well enough to hold a bolt, the most bolts in wood, near its middle, are the best guess.
+            return new(enough, held, held == 0 ? inWood : 0, held == 0 ? worstInWood : worst, Math.Abs(arms - plate.Units), plate);
         }
 
-        var enough = left is not null && (question.Mount.Studs < 2 || right - left is { } between && between > Length.Zero && between >= apart);
-        // As long as no stud is known well enough to hold a bolt, the most bolts in wood, near its middle, are the best guess.
-        return new(enough, held, held == 0 ? inWood : 0, held == 0 ? worstInWood : worst, (question.Arms - plate).Abs, plate);
+        private static long Nearest((long From, long To)[] row, long place)
+        {
+            var nearest = long.MaxValue;
+            foreach (var (from, to) in row)
+            {
+                var off = place < from ? from - place : place - to;
+                if (off <= 0)
+                {
+                    return 0;
+                }
+
+                nearest = Math.Min(nearest, off);
+            }
+
+            return nearest;
+        }
     }
 
-    private readonly record struct Rank(bool Enough, long Held, int InWood, Length Worst, Length Slide, Length Plate) : IComparable<Rank>
+    private readonly record struct Rank(bool Enough, long Held, int InWood, long Worst, long Slide, Length Plate) : IComparable<Rank>
     {
         public int CompareTo(Rank other)
         {

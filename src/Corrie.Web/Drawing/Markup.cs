@@ -47,7 +47,8 @@ public static class Markup
         {
             if (shown.Lead is not ("" or "-"))
             {
-                text.Append('\u2009');
+                // In running text no line ends between inches and their fraction.
+                text.Append(element == "tspan" ? '\u2009' : '\u202f');
             }
 
             // The face has no eighths of its own: a fraction is set from small figures round a slash.

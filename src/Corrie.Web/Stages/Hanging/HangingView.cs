@@ -14,11 +14,12 @@ public sealed class HangingView : StageView
 
     /// <inheritdoc/>
     /// <remarks>The bolt is asked for with what holds the plate.</remarks>
-    public override IReadOnlyList<Part> Parts => [HangingChoice.Part, HangingChoice.Screws];
+    public override IReadOnlyList<Part> Parts => [HangingChoice.Part, Support.Part, HangingChoice.Screws];
 
     /// <inheritdoc/>
     /// <remarks>The planner takes them from the kit, as a rule.</remarks>
-    public override string Fold(Part part) => part == HangingChoice.Screws ? "Screws into the display, taken by hand" : string.Empty;
+    public override string Fold(Part part) => part == HangingChoice.Screws ? "Screws into the display, taken by hand"
+        : part == Support.Part ? "Board, blocking, toggles, holes drilled into the plate" : string.Empty;
 
     /// <inheritdoc/>
     public override string Prompt => "~/Stages/Hanging/_Mounts.cshtml";

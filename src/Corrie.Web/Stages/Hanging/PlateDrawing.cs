@@ -25,16 +25,7 @@ public static class PlateDrawing
             frame.Rect(svg, "arm", arm, 2);
         }
 
-        frame.Rect(svg, "steel-plate", layout.Plate, 2);
-        foreach (var row in mount.Rows.Where(mount.OnPlate))
-        {
-            var y = frame.Y(layout.HookLine + row.AboveHook);
-            foreach (var slot in row.Slots)
-            {
-                var x = frame.X(layout.Position.Plate + slot.From);
-                svg.Rect("slot", x - 3, y - 3, frame.D(slot.To - slot.From) + 6, 6, 3);
-            }
-        }
+        Plate(svg, frame, mount, layout, canvas.Wall.Kind);
 
         if (canvas.IsShown(item.Id) || canvas.Look.Apart)
         {
@@ -44,6 +35,45 @@ public static class PlateDrawing
         if (layout.Shift != Length.Zero)
         {
             Shift(canvas, layout);
+        }
+    }
+
+    /// <summary>A plate, or two brackets, with its holes, and what it is bolted to besides studs.</summary>
+    public static void Plate(Svg svg, Frame frame, Mount mount, PlateLayout layout, WallKind wall)
+    {
+        if (layout.Backing is { } backing)
+        {
+            frame.Rect(svg, backing.Kind == BackingKind.Board ? "backing board" : "backing", backing.Outline, 1);
+            foreach (var screw in backing.Screws)
+            {
+                svg.Circle("backing-screw", frame.X(screw.X), frame.Y(screw.Y), 3);
+            }
+        }
+
+        foreach (var part in mount.Spread is { } spread ? new[] { -spread.Half, spread.Half } : [Length.Zero])
+        {
+            var width = mount.Spread is { } apart ? mount.PlateWidth - apart : mount.PlateWidth;
+            frame.Rect(svg, "steel-plate", new(layout.Position.Plate + part - width.Half, layout.Plate.Bottom, width, layout.Plate.Height), 2);
+        }
+
+        foreach (var row in mount.Rows.Where(r => mount.OnPlate(r) && r.IsFor(wall)))
+        {
+            var y = frame.Y(layout.HookLine + row.AboveHook);
+            foreach (var slot in row.Slots)
+            {
+                svg.Rect("slot", frame.X(layout.Position.Plate + slot.From) - 3, y - 3, frame.D(slot.To - slot.From) + 6, 6, 3);
+            }
+
+            foreach (var drilled in layout.Drilled)
+            {
+                svg.Circle("slot drilled", frame.X(layout.Position.Plate + drilled), y, 5);
+            }
+        }
+
+        foreach (var toggle in layout.Toggles)
+        {
+            var (x, y) = (frame.X(toggle.X), frame.Y(toggle.Y));
+            svg.Path("toggle", $"M{x - 8} {y}h16M{x - 8} {y - 4}v8M{x + 8} {y - 4}v8");
         }
     }
 
