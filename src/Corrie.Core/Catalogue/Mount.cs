@@ -40,6 +40,12 @@ public sealed record PlateRow(string Id, Length AboveHook, IReadOnlyList<Slot> S
     public bool IsFor(WallKind wall) => Walls.Count == 0 || Walls.Contains(wall);
 }
 
+/// <summary>Where a moving mount was measured to hold its display, against its parked place.</summary>
+/// <param name="Out">How far farther out of the wall.</param>
+/// <param name="Down">How far lower.</param>
+/// <param name="Tilt">How far its top leans forward.</param>
+public readonly record struct MeasuredPose(Length Out, Length Down, Angle Tilt);
+
 /// <summary>The vertical rails bolted to the display's back, which hook over the plate.</summary>
 /// <param name="HookAboveFirstHole">The hook's height above the arm's first hole; negative where the hole is above the hook.</param>
 /// <param name="Pitch">Distance from one hole to the next one down.</param>
@@ -113,6 +119,11 @@ public sealed record Mount(
         return new Slot(Length.Min(from, to), Length.Max(from, to));
     });
 
+    private static readonly GroupShape<MeasuredPose> PoseForm = new("a pose", m => new MeasuredPose(
+        m.Length("out", "how far farther out than parked", LengthRange.Offset),
+        m.Length("down", "how far lower", LengthRange.Offset, Length.Zero),
+        m.Or("tilt", new AngleShape("how far its top leans forward"), default)));
+
     private static readonly GroupShape<PlateRow> RowForm = new("a row of holes", m => new PlateRow(
         m.Need("id", new TextShape("its name", 24)),
         m.Length("aboveHook", "height over the hook line, negative below it", LengthRange.Offset),
@@ -164,6 +175,9 @@ public sealed record Mount(
             // Arms that take several patterns have slots; a washer too many harms nobody.
             ArmSlots = m.Yes("armSlots", "whether an arm's holes are slots", usual: true),
             Kit = m.Part("kit", KitPiece.Kit) ?? [],
+            Drop = m.Length("drop", "how far it comes down at full reach", LengthRange.Distance, Length.Zero),
+            Poses = m.Part("poses", new ListShape<MeasuredPose>("measured poses on its way from parked", PoseForm, 24, PoseText)) ?? [],
+            SwungBeside = m.Length("swungBeside", "swung out: how far its pivot stands beside its parked place, negative to the left", LengthRange.Offset, Length.Zero),
             MayBeDrilled = m.Yes("mayBeDrilled", "whether its maker lets the plate be drilled"),
             Spread = m.MaybeLength("spread", "for two separate brackets, described as one of them: from one to the other", LengthRange.Size),
             Typical = TypicalParts.Marked(m),
@@ -191,7 +205,7 @@ public sealed record Mount(
             ("Its plate", ["plateWidth", "plateHeight", "hookUp", "plateThickness", "rows", "spread", "mayBeDrilled", "templateHeight"]),
             ("Its arms", ["hookAboveFirstHole", "armPitch", "armHoles", "armTopAboveHook", "armLength", "armThickness", "armSlots"]),
             ("Its screws", ["kit"]),
-            ("How it moves", ["slide", "raiseBy", "lowerBy", "tiltDown", "swing", "depthParked", "depthExtended", "clearAbove"]),
+            ("How it moves", ["slide", "raiseBy", "lowerBy", "tiltDown", "swing", "depthParked", "depthExtended", "drop", "poses", "swungBeside", "clearAbove"]),
         ],
     };
 
@@ -210,6 +224,15 @@ public sealed record Mount(
     /// <summary>The screws, washers and spacers that come with it; empty where nobody has entered them.</summary>
     public IReadOnlyList<KitPiece> Kit { get; init; } = [];
 
+    /// <summary>How far it comes down at full reach.</summary>
+    public Length Drop { get; init; }
+
+    /// <summary>Poses that were measured on its way, from parked on; empty where only its ends are known, and the way between is taken as straight.</summary>
+    public IReadOnlyList<MeasuredPose> Poses { get; init; } = [];
+
+    /// <summary>How far its pivot stands beside its parked place once it is swung out.</summary>
+    public Length SwungBeside { get; init; }
+
     /// <summary>Whether its maker lets the plate be drilled.</summary>
     public bool MayBeDrilled { get; init; }
 
@@ -223,6 +246,22 @@ public sealed record Mount(
 
     /// <summary>Whether the display leaves its parked place once it hangs.</summary>
     public bool Moves => Sort is MountKind.Articulating or MountKind.PullDown;
+
+    private static ListText PoseText => new(
+        "A pose a line, from parked on: how far farther out, how far lower, tilt: 6 in, 2 in, 0 deg",
+        typed => new JsonArray([.. typed.Split('\n', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries).Select(line => (JsonNode)PoseOf(line.Split([',', ';'], StringSplitOptions.TrimEntries)))]),
+        poses => string.Join('\n', poses.Select(p => $"{p!["out"]}, {p["down"] ?? "0"}, {p["tilt"] ?? "0 deg"}")));
+
+    private static JsonObject PoseOf(string[] words)
+    {
+        var pose = new JsonObject { ["out"] = words[0], ["down"] = words.ElementAtOrDefault(1) ?? "0" };
+        if (words.Length > 2)
+        {
+            pose["tilt"] = words[2];
+        }
+
+        return pose;
+    }
 
     private static ListText RowText => new(
         "A row a line: name, height over the hook line, then its holes and slots: top -1/2 in: -9 in..-7 in, 7 in..9 in. Holes for one kind of wall: middle -2 in for masonry: -6 in, 6 in",

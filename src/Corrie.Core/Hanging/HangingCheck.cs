@@ -13,6 +13,9 @@ internal static class HangingCheck
     // Common practice: half the spread each side of the centre, then the whole spread against the back of the display, before anybody lifts.
     private static readonly Length MostSpread = Length.Tape(0, 1, 4);
 
+    // Common practice: centre marks within 1/8 in.
+    private static readonly Length MostOffCentre = Length.Tape(0, 1, 8);
+
     /// <summary>Everything that is wrong with the hanging.</summary>
     /// <param name="input">All that the layout follows from.</param>
     /// <param name="layout">The layout.</param>
@@ -305,6 +308,13 @@ internal static class HangingCheck
             yield return HangingFindings.NoRoomAbove.At(
                 new("display", outer.CentreX, outer.Top),
                 $"There is {clear} over the display; lifting it on needs {mount.ClearAbove}.");
+        }
+
+        if (mount.Moves && mount.SwungBeside.Abs > MostOffCentre)
+        {
+            yield return HangingFindings.ParkedOffCentre.At(
+                new("motion/parked", outer.CentreX, outer.CentreY),
+                $"Choose which of the two is to be centred, and show the client both: parked its centre is at {outer.CentreX}, swung out at {outer.CentreX + mount.SwungBeside}, {mount.SwungBeside.Abs} to the {mount.SwungBeside.Side()}.");
         }
 
         if (mount.RaiseBy == Length.Zero && mount.LowerBy == Length.Zero)

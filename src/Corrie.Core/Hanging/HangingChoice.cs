@@ -6,6 +6,19 @@ using Corrie.Core.Planning;
 
 namespace Corrie.Core.Hanging;
 
+/// <summary>To which side a display on an arm is to turn, seen from the front.</summary>
+public enum TurnSide
+{
+    /// <summary>To both.</summary>
+    Either,
+
+    /// <summary>To the left: its left edge goes back to the wall.</summary>
+    Left,
+
+    /// <summary>To the right.</summary>
+    Right,
+}
+
 /// <summary>What the crew has chosen and measured about the hanging.</summary>
 /// <param name="Reference">The edge from which the sheet carries the heights; the other two are its check.</param>
 /// <param name="ArmHoleLeft">Arm hole used on the left, counted from 1 at the top; null leaves it to the planner.</param>
@@ -15,9 +28,10 @@ namespace Corrie.Core.Hanging;
 /// <param name="PlateCentre">The plate's centre from the left corner, where somebody has fixed it; null leaves it to the planner.</param>
 /// <param name="Turn">How far it is to turn to a side, on an arm; null where nobody has said.</param>
 /// <param name="MeasuredSpread">From one of two brackets to the other, measured on the display's back.</param>
+/// <param name="Side">To which side it is to turn.</param>
 /// <param name="Here">Where the choice stands in the document.</param>
 public sealed record HangingChoice(
-    Edge Reference, int? ArmHoleLeft, int? ArmHoleRight, Length? MeasuredBottomToHook, Length? MeasuredTopToHook, Length? PlateCentre, Angle? Turn, Length? MeasuredSpread, Place Here)
+    Edge Reference, int? ArmHoleLeft, int? ArmHoleRight, Length? MeasuredBottomToHook, Length? MeasuredTopToHook, Length? PlateCentre, Angle? Turn, Length? MeasuredSpread, TurnSide Side, Place Here)
 {
     /// <summary>How a display hangs on a mount.</summary>
     public static Part<HangingChoice> Part { get; } = new(Holder.Item, "hang", new GroupShape<HangingChoice>("how it hangs", m => new HangingChoice(
@@ -29,6 +43,7 @@ public sealed record HangingChoice(
         m.MaybeLength("plateCentre", "the plate's centre, where it is fixed", LengthRange.Along),
         m.Maybe("turn", new AngleShape("how far it is to turn to a side, on an arm")),
         m.MaybeLength("measuredSpread", "two brackets: from one to the other, measured on the display's back", LengthRange.Size),
+        m.Choice("turnSide", "to which side it is to turn", TurnSide.Either),
         m.Here)), kind => kind == Mount.Kind, always: true);
 
     /// <summary>Screws into the display that somebody has taken by hand.</summary>

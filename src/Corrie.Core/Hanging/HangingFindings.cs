@@ -153,6 +153,18 @@ public static class HangingFindings
         "the display on its arm cannot turn as far as it is to: its edge touches the wall first, or the mount ends",
         "Whoever sits there sees the picture from the side.", Source.Arithmetic);
 
+    /// <summary>Something is in its way.</summary>
+    public static readonly FindingKind SwingHits = new(
+        Stage, "hang.swing-hits", Severity.Stop, "Touches something on its way",
+        "what hangs on a moving mount touches a wall, a mantel, furniture, a door or a neighbour as it is swung, drawn out or pulled down; a caution where nobody has said how far it is to turn",
+        "What clears at both ends may hit on the way, with the client's hand on it.", Source.Arithmetic, Severity.Caution);
+
+    /// <summary>Parked and swung out.</summary>
+    public static readonly FindingKind ParkedOffCentre = new(
+        Stage, "hang.parked-off-centre", Severity.Caution, "Parked and swung out not both centred",
+        "the arm's pivot, swung out, stands over 1/8 in beside its parked place",
+        "Holes drilled for one of the two leave the other off its line for good.", Source.CommonPractice);
+
     /// <summary>Two brackets.</summary>
     public static readonly FindingKind BracketSpread = new(
         Stage, "hang.bracket-spread", Severity.Stop, "Brackets not where the display's are",
@@ -163,6 +175,6 @@ public static class HangingFindings
     public static IReadOnlyList<FindingKind> All { get; } =
     [
         Overloaded, PatternMisfit, SizeMisfit, WrongWall, ChainDisagrees, CentreOutOfSlide, OneStudOnly, RowOffPlate, CannotHook, Outside, BodiesMeet, ArmsShow, ArmHolesDiffer,
-        NoAdjustmentLeft, NoRoomAbove, HeightFixed, HardToReach, ScrewBottoms, ScrewTooShort, NoScrewInKit, WasherMissing, NeedlessSpacer, SpacerMissing, TurnLimited, BracketSpread,
+        NoAdjustmentLeft, NoRoomAbove, HeightFixed, HardToReach, ScrewBottoms, ScrewTooShort, NoScrewInKit, WasherMissing, NeedlessSpacer, SpacerMissing, TurnLimited, BracketSpread, SwingHits, ParkedOffCentre,
     ];
 }

@@ -48,10 +48,11 @@ public sealed class HangingStage : IStage
             }
 
             var load = new Same<(string Name, Mass Mass)>([.. sheet.AllCarried(item).Select(c => (c == hung ? "display" : c.Name, c.Product?.Mass ?? default))]);
-            var input = new Hanging(surveyed, mount, item.Get(HangingChoice.Part)!, display, hung.Get(PlacementChoice.Part)!, placed, load, item.Bolt()?.Diameter ?? sheet.Policy.UsualBolt, hung.Id, sheet.RootOf(item).Id, sheet.Policy, item.Get(Support.Part));
+            var input = new Hanging(item.Id, surveyed, mount, item.Get(HangingChoice.Part)!, display, hung.Get(PlacementChoice.Part)!, placed, load, item.Bolt()?.Diameter ?? sheet.Policy.UsualBolt, hung.Id, sheet.RootOf(item).Id, sheet.Policy, item.Get(Support.Part));
             plan.Work(Result, item.Id, wall.Id, input, static (work, input) =>
             {
                 var layout = PlateLayer.Lay(input) with { Turning = Turning.Of(input), Pivot = input.ArmsAt };
+                layout = layout with { Motion = Motion.Of(input.Id, input, layout.Turning) };
                 work.Add(HangingCheck.Check(input, layout));
                 Bodies(work, input, layout);
                 Marks(work, input, layout);
@@ -159,6 +160,7 @@ public sealed class HangingStage : IStage
 }
 
 /// <summary>All that a plate's layout follows from.</summary>
+/// <param name="Id">Key of the mount.</param>
 /// <param name="Survey">The wall as surveyed.</param>
 /// <param name="Mount">The mount.</param>
 /// <param name="Choice">What was chosen and measured.</param>
@@ -172,7 +174,7 @@ public sealed class HangingStage : IStage
 /// <param name="Policy">The company's figures.</param>
 /// <param name="Support">What is made so that the plate holds; null where nothing is.</param>
 internal sealed record Hanging(
-    Surveyed Survey, Mount Mount, HangingChoice Choice, Display Display, PlacementChoice Placement, PlacementResult Placed, Same<(string Name, Mass Mass)> Load, Length Bolt, string DisplayId, string Assembly, Policy Policy, Support? Support)
+    string Id, Surveyed Survey, Mount Mount, HangingChoice Choice, Display Display, PlacementChoice Placement, PlacementResult Placed, Same<(string Name, Mass Mass)> Load, Length Bolt, string DisplayId, string Assembly, Policy Policy, Support? Support)
 {
     /// <summary>What the plate's place along the wall follows from.</summary>
     public PlateQuestion Question => new(

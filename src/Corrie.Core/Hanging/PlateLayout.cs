@@ -34,6 +34,9 @@ public sealed record PlateLayout(
     /// <summary>How far the display turns; null where its mount has no arm, or nobody knows its reach.</summary>
     public Turning? Turning { get; init; }
 
+    /// <summary>How it moves; null where it does not, or nobody knows how far.</summary>
+    public Motion? Motion { get; init; }
+
     /// <summary>The board or blocking that the plate is bolted to; null where it is bolted to the wall's studs.</summary>
     public BackingPlan? Backing { get; init; }
 

@@ -20,7 +20,7 @@ internal static class Clearances
     /// <summary>Everything that meets and may not.</summary>
     /// <param name="input">Bodies, holes and the wall.</param>
     /// <returns>The findings; their parts are whole names.</returns>
-    public static IEnumerable<Finding> Check(Clearing input) => [.. Holes(input), .. Outside(input), .. Meetings(input)];
+    public static IEnumerable<Finding> Check(Clearing input) => [.. Holes(input), .. Outside(input), .. Meetings(input), .. MotionCheck.Check(input)];
 
     private static IEnumerable<Finding> Holes(Clearing input)
     {

@@ -1,5 +1,6 @@
 using Corrie.Core.Findings;
 using Corrie.Core.Format;
+using Corrie.Core.Hanging;
 using Corrie.Core.Measure;
 using Corrie.Core.Placement;
 using Corrie.Core.Planning;
@@ -57,7 +58,7 @@ public sealed class WholePlanStage : IStage
 
             var placed = sheet.ThingsOn(wall).Where(i => plan.Placement(i.Id) is not null)
                 .Select(i => new PlacedItem(i.Id, i.Get(PlacementChoice.Part)!, plan.Placement(i.Id)!)).ToList();
-            var input = new Clearing(surveyed, new(plan.BodiesAt(wall.Id)), new(plan.HolesIn(wall.Id)), new(placed), sheet.Policy);
+            var input = new Clearing(surveyed, new(plan.BodiesAt(wall.Id)), new(plan.HolesIn(wall.Id)), new(placed), new([.. sheet.ThingsOn(wall).Select(i => plan.Layout(i.Id)?.Motion).OfType<Motion>()]), sheet.Policy);
             plan.Work(Clear, wall.Id, wall.Id, input, static (work, input) =>
             {
                 long things = input.Holes.Items.Count + input.Bodies.Items.Count;
@@ -128,5 +129,6 @@ internal sealed record PlacedItem(string Id, PlacementChoice Choice, PlacementRe
 /// <param name="Bodies">All bodies at it.</param>
 /// <param name="Holes">All holes in it.</param>
 /// <param name="Placed">The things that are placed on it.</param>
+/// <param name="Motions">What moves on its mounts.</param>
 /// <param name="Policy">The company's figures.</param>
-internal sealed record Clearing(Surveyed Survey, Same<Body> Bodies, Same<WallHole> Holes, Same<PlacedItem> Placed, Policy Policy);
+internal sealed record Clearing(Surveyed Survey, Same<Body> Bodies, Same<WallHole> Holes, Same<PlacedItem> Placed, Same<Motion> Motions, Policy Policy);
