@@ -14,7 +14,7 @@ public static class PlateDrawing
     public static void Draw(Canvas canvas, Item item, PlateLayout layout)
     {
         var (svg, frame) = (canvas.Svg, canvas.Frame);
-        var mount = (Mount)item.Product!;
+        var mount = item.Hardware()!;
         if (layout.Template is { } template)
         {
             frame.Rect(svg, "template", template);
@@ -80,7 +80,7 @@ public static class PlateDrawing
     /// <summary>From the side.</summary>
     public static void Side(Canvas canvas)
     {
-        if (canvas.Shown().Mount is not { Product: Mount mount } item || canvas.Plan.Layout(item.Id) is not { } layout)
+        if (canvas.Shown().Mount is not { } item || item.Hardware() is not { } mount || canvas.Plan.Layout(item.Id) is not { } layout)
         {
             return;
         }
@@ -88,34 +88,20 @@ public static class PlateDrawing
         var (svg, s) = (canvas.Svg, canvas.Frame);
         svg.Rect("steel-plate", canvas.Face, s.Y(layout.Plate.Top), Math.Max(2, s.D(mount.DepthParked) * .5), s.D(layout.Plate.Height));
         svg.Line("chalk", s.Left, s.Y(layout.HookLine), canvas.Out(mount.DepthParked) + 30, s.Y(layout.HookLine));
+        if (layout.Motion is { } motion && canvas.Plan.Sheet.DisplayOn(item) is { Product: Display display } hung && canvas.Plan.Placement(hung.Id) is { } placed)
+        {
+            MotionDrawing.Side(canvas, item, motion, new("body", "display", BodyRole.Thing, placed.Outer, motion.Parked, motion.Parked + display.Depth));
+        }
     }
 
     /// <summary>From above; on an arm also the display as far out and turned as it goes, or as it is to.</summary>
     public static void Above(Canvas canvas, Item item, PlateLayout layout)
     {
-        canvas.Svg.Rect("steel-plate", canvas.Frame.X(layout.Plate.Left), canvas.Face, canvas.Frame.D(layout.Plate.Width), Math.Max(3, canvas.Frame.D(((Mount)item.Product!).DepthParked) * .6));
+        canvas.Svg.Rect("steel-plate", canvas.Frame.X(layout.Plate.Left), canvas.Face, canvas.Frame.D(layout.Plate.Width), Math.Max(3, canvas.Frame.D(item.Hardware()!.DepthParked) * .6));
         if (layout.Turning is { } turning && canvas.Plan.Sheet.DisplayOn(item) is { Product: Display display } hung && canvas.Plan.Placement(hung.Id) is { } placed)
         {
-            Turned(canvas, layout.Pivot, turning, display, placed.Outer);
+            MotionDrawing.Above(canvas, item, layout, turning, display, placed.Outer);
         }
-    }
-
-    // Its right edge goes back to the wall: the picture is turned to the right.
-    private static void Turned(Canvas canvas, Length pivot, Turning turning, Display display, Rect outer)
-    {
-        var turn = turning.Shown.Radians;
-        var (cos, sin) = (Math.Cos(turn), Math.Sin(turn));
-        var (left, right) = (canvas.Frame.D(outer.Left - pivot), canvas.Frame.D(outer.Right - pivot));
-        var (x, y, thick) = (canvas.Frame.X(pivot), canvas.Out(turning.Reach), canvas.Frame.D(display.Depth));
-        (double X, double Y) At(double along, double front) => (x + (along * cos) + (front * sin), y - (along * sin) + (front * cos));
-        var (a, b, c, d) = (At(left, 0), At(right, 0), At(right, thick), At(left, thick));
-        var svg = canvas.Svg;
-        svg.Group("swung");
-        svg.Line("swing-arm", canvas.Frame.X(pivot), canvas.Face, x, y);
-        svg.Path("ghost", $"M{a.X} {a.Y}L{b.X} {b.Y}L{c.X} {c.Y}L{d.X} {d.Y}Z");
-        svg.Circle("swing-pivot", x, y, 4);
-        svg.Words("swing-words", x + 12, y + 18, FormattableString.Invariant($"turned {turning.Shown.Degrees:0.#}°"));
-        svg.End();
     }
 
     private static void HookLine(Canvas canvas, Item item, PlateLayout layout)

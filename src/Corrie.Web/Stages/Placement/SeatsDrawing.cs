@@ -18,7 +18,7 @@ public static class SeatsDrawing
         }
 
         var (svg, s, style) = (canvas.Svg, canvas.Frame, canvas.Style);
-        var parked = (mount?.Product as Mount)?.DepthParked ?? Length.Zero;
+        var parked = mount?.Hardware()?.DepthParked ?? Length.Zero;
         var tilt = placed.Views.FirstOrDefault(v => v.Viewer.Seated)?.Tilt.Degrees ?? 0;
         var (cx, cy) = (canvas.Out(parked + sized.Depth), s.Y(placed.Outer.CentreY));
         svg.Group("placed", ("transform", $"rotate({Svg.Trim(-tilt)} {Svg.Trim(canvas.Out(parked))} {Svg.Trim(cy)})"));
@@ -47,7 +47,7 @@ public static class SeatsDrawing
             return;
         }
 
-        var mount = canvas.Plan.Sheet.On(item)?.Product as Mount;
+        var mount = canvas.Plan.Sheet.On(item)?.Hardware();
         var parked = mount?.DepthParked ?? Length.Zero;
         if (mount is { Moves: true } && mount.DepthExtended > parked && canvas.Plan.Sheet.On(item) is { } on && PlateOf(canvas, on) is { } plate)
         {

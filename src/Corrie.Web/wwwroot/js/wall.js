@@ -97,6 +97,78 @@ function follow(element, { pointerId }, move, end) {
   }, { signal, capture: true });
 }
 
+const turnWords = turn => Math.abs(turn) < .5 ? 'straight' : `turned ${Math.abs(turn)}° to the ${turn > 0 ? 'left' : 'right'}`;
+
+/** Turns the display on its arm; on the screen to the left is with the clock. */
+function showTurn(swung, turn) {
+  swung.setAttribute('transform', `rotate(${turn} ${swung.dataset.x} ${swung.dataset.y})`);
+  // What is written there is what was; the readout says what is.
+  svgOf(swung).querySelector('.swing-words')?.classList.toggle('gone-now', turn !== Number(swung.dataset.turn));
+}
+
+function sendTurn(swung, turn) {
+  const at = `/items/${swung.dataset.item}/hang`;
+  post('Change', { changes: `${at}/turn "${Math.abs(turn)} deg"\n${at}/turnSide "${turn > 0 ? 'left' : turn < 0 ? 'right' : 'either'}"` });
+}
+
+function startTurn(svg, swung, event) {
+  const [x, y, before, most] = ['x', 'y', 'turn', 'most'].map(k => Number(swung.dataset[k]));
+  const angle = e => {
+    const to = point(svg, e);
+    return Math.atan2(to.y - y, to.x - x) * 180 / Math.PI;
+  };
+  const from = angle(event);
+  document.getElementById('board').dataset.busy = '1';
+  let turn = before;
+  const move = e => {
+    // The nearest way round, whole degrees, as far as it goes.
+    const by = ((angle(e) - from + 540) % 360) - 180;
+    turn = Math.max(-most, Math.min(most, Math.round(before + by)));
+    showTurn(swung, turn);
+    readout(svg, turnWords(turn), e);
+  };
+  follow(swung, event, move, taken => {
+    settle(svg);
+    if (taken && turn !== before) {
+      sendTurn(swung, turn);
+    } else {
+      showTurn(swung, before);
+    }
+  });
+}
+
+/** Where a display is on its way: 0 parked, 1 all the way down. Moves from the last pose, in pixels and degrees. */
+function onWay(pulled, share) {
+  const way = pulled.dataset.way.split(';').map(p => p.split(',').map(Number));
+  const at = share * (way.length - 1);
+  const leg = Math.min(way.length - 2, Math.floor(at));
+  return way[leg].map((from, i) => from + (way[leg + 1][i] - from) * (at - leg));
+}
+
+function showWay(pulled, share) {
+  const [x, y, tilt] = onWay(pulled, share);
+  pulled.dataset.share = share;
+  pulled.setAttribute('transform', `translate(${x} ${y}) rotate(${tilt} ${pulled.dataset.x} ${pulled.dataset.y})`);
+}
+
+function startWay(svg, pulled, event) {
+  const from = point(svg, event);
+  const [x0, y0] = onWay(pulled, Number(pulled.dataset.share ?? 1));
+  const shares = Array.from({ length: 201 }, (_, i) => i / 200);
+  const move = e => {
+    const to = point(svg, e);
+    const off = share => {
+      const [x, y] = onWay(pulled, share);
+      return Math.hypot(x - x0 - to.x + from.x, y - y0 - to.y + from.y);
+    };
+    const share = shares.reduce((best, s) => off(s) < off(best) ? s : best, 0);
+    showWay(pulled, share);
+    readout(svg, `${Math.round(share * 100)} % of the way`, e);
+  };
+  // Where it is left it stays until the drawing is made anew: a look, and nothing that the sheet keeps.
+  follow(pulled, event, move, () => settle(svg));
+}
+
 function startThing(svg, display, event) {
   const from = point(svg, event);
   const board = document.getElementById('board');
@@ -247,6 +319,22 @@ function key(svg, element, event) {
     return;
   }
   event.preventDefault();
+  if (element.dataset.drag === 'way') {
+    showWay(element, Math.max(0, Math.min(1, Number(element.dataset.share ?? 1) + (sign[0] - sign[1]) * .05)));
+    return;
+  }
+  if (element.dataset.drag === 'turn') {
+    const most = Number(element.dataset.most);
+    nudge = Math.max(-most, Math.min(most, (nudge ?? Math.round(Number(element.dataset.turn))) - (sign[0] || sign[1]) * (event.shiftKey ? 15 : 1)));
+    showTurn(element, nudge);
+    clearTimeout(key.timer);
+    key.timer = setTimeout(() => {
+      const turn = nudge;
+      nudge = null;
+      sendTurn(element, turn);
+    }, 350);
+    return;
+  }
   if (element.dataset.hook) {
     const axis = element.dataset.hook;
     const stops = [...svg.querySelectorAll(`.hook-stop[data-axis="${axis}"]`)].sort((a, b) => a.dataset.at - b.dataset.at);
@@ -300,7 +388,7 @@ export function wall() {
       startHook(svg, hook, event);
     } else if (display) {
       event.preventDefault();
-      startThing(svg, display, event);
+      ({ turn: startTurn, way: startWay }[display.dataset.drag] ?? startThing)(svg, display, event);
     }
   });
   document.addEventListener('keydown', event => {
