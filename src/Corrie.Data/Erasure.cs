@@ -151,7 +151,8 @@ public sealed class Erasure(string path, TimeProvider time)
             return node is JsonValue value && value.GetValueKind() == JsonValueKind.String && value.GetValue<string>() == name ? null : node?.DeepClone();
         }
 
-        if (group["picture"] is JsonValue picture && picture.GetValueKind() == JsonValueKind.String && picture.GetValue<string>() == name)
+        // A photo goes with all that was said of it; a consent stays, without the picture that was looked at.
+        if (group["of"] is not null && group["picture"] is JsonValue picture && picture.GetValueKind() == JsonValueKind.String && picture.GetValue<string>() == name)
         {
             return null;
         }

@@ -60,7 +60,11 @@ public sealed record Viewer(string Id, string Name, Length Eye, Length Distance,
 /// <param name="By">Who consented.</param>
 /// <param name="Centre">Height of the centre that they consented to.</param>
 /// <param name="Across">Its centre from the left corner.</param>
-public sealed record Approval(string By, Length Centre, Length Across);
+public sealed record Approval(string By, Length Centre, Length Across)
+{
+    /// <summary>The picture of the wall with the plan on it that they looked at: SHA-256 of the file; null for none.</summary>
+    public string? Picture { get; init; }
+}
 
 /// <summary>Where a thing is wanted.</summary>
 /// <param name="School">How the height is chosen.</param>
@@ -79,7 +83,10 @@ public sealed record PlacementChoice(
     private static readonly GroupShape<Approval> Consent = new("the client's consent", m => new Approval(
         m.Need("by", new TextShape("who consented", 80)),
         m.Length("centre", "height of the centre consented to", LengthRange.Along),
-        m.Length("across", "its centre from the left corner", LengthRange.Along)));
+        m.Length("across", "its centre from the left corner", LengthRange.Along))
+    {
+        Picture = m.Part("picture", new TextShape("the picture of the wall with the plan on it that they looked at: SHA-256 of the file, in hexadecimal figures", 64)),
+    });
 
     private static readonly GroupShape<Viewer> Seat = new("a seat", m => new Viewer(
         m.Key,

@@ -26,7 +26,7 @@ public sealed class SurveyStage : IStage
     public WorkStep Step => WorkStep.Survey;
 
     /// <inheritdoc/>
-    public IReadOnlyList<Part> Parts { get; } = [WallForm.Wall, WallForm.SetOut, WallForm.House];
+    public IReadOnlyList<Part> Parts { get; } = [WallForm.Wall, WallForm.SetOut, WallForm.House, SquaredChoice.Part];
 
     /// <inheritdoc/>
     public IReadOnlyList<FindingKind> Kinds => SurveyFindings.All;

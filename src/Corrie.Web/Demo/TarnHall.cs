@@ -46,7 +46,13 @@ public static class TarnHall
 
         foreach (var job in Jobs)
         {
-            JobStart.StartAsync(company, site, (JsonObject)JsonNode.Parse(Read(job))!, "olive", "office").GetAwaiter().GetResult();
+            var document = (JsonObject)JsonNode.Parse(Read(job))!;
+            if (job == "map-room")
+            {
+                StandInPhoto.Pin(document, company.Photos);
+            }
+
+            JobStart.StartAsync(company, site, document, "olive", "office").GetAwaiter().GetResult();
         }
 
         JobDesk.Refresh(company);

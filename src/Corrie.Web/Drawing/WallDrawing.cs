@@ -42,7 +42,7 @@ public static class WallDrawing
         var svg = new Svg();
         var canvas = new Canvas(svg, plan, look);
         var (style, tapes) = (look.Style, canvas.Tapes);
-        svg.Open("svg", $"drawing view-{look.View.Word()}",
+        svg.Open("svg", $"drawing view-{look.View.Word()}{(look.Photo.Length > 0 ? " on-photo" : string.Empty)}",
             [
                 ("xmlns", "http://www.w3.org/2000/svg"),
                 ("id", "drawing"),
@@ -94,7 +94,12 @@ public static class WallDrawing
     {
         var outline = new Rect(Length.Zero, Length.Zero, canvas.Wall.Width, canvas.Wall.Height);
         canvas.Frame.Rect(canvas.Svg, "wall", outline);
-        if (canvas.Wall.Kind == WallKind.Masonry)
+        if (canvas.Look is { Photo.Length: > 0, Drawing: Drawings.Front })
+        {
+            var (left, top) = (canvas.Frame.X(Length.Zero), canvas.Frame.Y(canvas.Wall.Height));
+            canvas.Svg.Open("image", "wall-photo", [("href", canvas.Look.Photo), ("x", Svg.Trim(left)), ("y", Svg.Trim(top)), ("width", Svg.Trim(canvas.Frame.D(canvas.Wall.Width))), ("height", Svg.Trim(canvas.Frame.D(canvas.Wall.Height))), ("preserveAspectRatio", "none")], close: true);
+        }
+        else if (canvas.Wall.Kind == WallKind.Masonry)
         {
             canvas.Frame.Rect(canvas.Svg, "masonry", outline);
         }

@@ -1,5 +1,6 @@
 using System.Text.Json.Nodes;
 using Corrie.Core.Measure;
+using Corrie.Core.Placement;
 using Corrie.Core.Survey;
 using Corrie.Data;
 using Corrie.Web.Access;
@@ -59,7 +60,7 @@ public sealed partial class IndexModel
         }
 
         // The crew sees what is, or was, pinned to this job; a client what is pinned now.
-        var pinned = name is { Length: 64 } && (Edits ? user.Company.Entries.HasPhoto(Id, name) : Sheet.Walls.Any(w => Plan.Survey(w.Id)?.Wall.Photos.Any(p => p.Picture == name) == true));
+        var pinned = name is { Length: 64 } && (Edits ? user.Company.Entries.HasPhoto(Id, name) : Sheet.Walls.Any(w => Plan.Survey(w.Id)?.Wall.Photos.Any(p => p.Picture == name) == true) || Sheet.Items.Any(i => i.Get(PlacementChoice.Part)?.Approval?.Picture == name));
         if (!pinned || user.Company.Photos.Find(name!, wanted) is not { } path)
         {
             return NotFound();

@@ -193,6 +193,12 @@ public sealed partial class IndexModel
             ["centre"] = Exact(placed.Outer.CentreY),
             ["across"] = Exact(placed.Outer.CentreX),
         });
+        // What they looked at is kept with what they said to it.
+        if (!string.IsNullOrWhiteSpace(by) && Sheet.WallOf(thing) is { } on && PlanOnPhoto.Composed(Plan, on.Id, user.Company.Photos) is { } picture && user.Company.Photos.Add(picture).Name is { } name)
+        {
+            ((JsonObject)change.Value!)["picture"] = name;
+        }
+
         return string.IsNullOrWhiteSpace(by)
             ? Task.FromResult(Refuse(change.Path + "/by", string.Empty, "No name was typed. Expected: who consented."))
             : Append([change]);

@@ -163,7 +163,10 @@ public sealed partial class IndexModel(CurrentUser user, TimeProvider time, Form
 
     /// <summary>The drawing; null as long as the wall has no size.</summary>
     public IHtmlContent? Drawing => Wall is null ? null
-        : WallDrawing.Draw(Plan, new(Wall.Id, View, Style, Edits, Stages.Any(s => s.Surveys), Selected?.Id ?? Sheet.Item(ItemId)?.Id ?? string.Empty));
+        : WallDrawing.Draw(Plan, new(Wall.Id, View, Style, Edits, Stages.Any(s => s.Surveys), Selected?.Id ?? Sheet.Item(ItemId)?.Id ?? string.Empty, Photo: View == WallView.Front && PlanOnPhoto.Version(Plan, Wall.Id) is { Length: > 0 } version ? $"/jobs/{Id}/photo?wall={Wall.Id}&handler=Squared&v={version}" : string.Empty));
+
+    /// <summary>The address of the picture of the wall with the plan on it; null where there is no squared photo.</summary>
+    public string? PlanPicture => Wall is not null && PlanOnPhoto.Version(Plan, Wall.Id) is { Length: > 0 } version ? $"/jobs/{Id}/photo?wall={Wall.Id}&handler=Composed&v={version}-{Job.Ledger.Seq}" : null;
 
     /// <summary>The remedies of a finding that have been planned and do what they say.</summary>
     public IReadOnlyList<Remedy> Offered(Finding finding) => RemedyProof.Proven(Document, Plan, finding);

@@ -1,10 +1,12 @@
 // What every page does: no-script buttons away, keys, live changes, and the wall.
 import { addresses, withQuery } from './address.js';
 import { ask } from './ask.js';
+import { photo } from './photo.js';
 import { pictures } from './pictures.js';
 import { presses } from './presses.js';
 import { say, tell } from './said.js';
 import { slots } from './slots.js';
+import { thrown } from './throw.js';
 import { typed } from './typed.js';
 import { again, unsent } from './unsent.js';
 import { wall } from './wall.js';
@@ -192,5 +194,7 @@ follow();
 wall();
 when();
 zooming();
+photo();
+thrown();
 pictures();
 slots();

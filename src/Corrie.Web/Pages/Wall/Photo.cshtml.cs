@@ -1,0 +1,202 @@
+using System.Globalization;
+using System.Text.Json.Nodes;
+using Corrie.Core.Measure;
+using Corrie.Core.Planning;
+using Corrie.Core.Survey;
+using Corrie.Data;
+using Corrie.Web.Access;
+using Corrie.Web.Jobs;
+using Microsoft.AspNetCore.Authorization;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+
+namespace Corrie.Web.Pages.Wall;
+
+/// <summary>The wall's photo: squared by points whose places were measured, laid under the drawing, and with the plan laid over it.</summary>
+[Authorize(nameof(Permission.ReadJobs))]
+public sealed class PhotoModel(CurrentUser user) : PageModel
+{
+    /// <summary>How many points the page asks for: four hold the picture, more are a check or a second rectangle.</summary>
+    public const int Rows = 8;
+
+    private const int Hold = 4;
+
+    /// <summary>The job's key.</summary>
+    [FromRoute]
+    public long Id { get; set; }
+
+    /// <summary>The wall; the first one where nothing is said.</summary>
+    [BindProperty(SupportsGet = true, Name = "wall")]
+    public string? WallId { get; set; }
+
+    /// <summary>The photo; the one that is squared, or the first of the wall's, where nothing is said.</summary>
+    [BindProperty(SupportsGet = true, Name = "photo")]
+    public string? PhotoId { get; set; }
+
+    /// <summary>The job.</summary>
+    public OpenJob Job { get; private set; } = null!;
+
+    /// <summary>The wall.</summary>
+    public WallSheet? Wall => Job.Plan.Sheet.Wall(WallId) ?? (Job.Plan.Sheet.Walls.Count > 0 ? Job.Plan.Sheet.Walls[0] : null);
+
+    /// <summary>The wall as surveyed; null as long as it has no size.</summary>
+    public Surveyed? Survey => Wall is null ? null : Job.Plan.Survey(Wall.Id);
+
+    /// <summary>What is set on the sheet.</summary>
+    public SquaredChoice? Choice => Wall?.Get(SquaredChoice.Part);
+
+    /// <summary>The photo that is looked at.</summary>
+    public Photo? Photo => Survey?.Wall.Photos is not { Count: > 0 } photos ? null
+        : photos.FirstOrDefault(p => p.Id == PhotoId) ?? photos.FirstOrDefault(p => p.Id == Choice?.Photo) ?? photos.FirstOrDefault(p => p.Of == "wall") ?? photos[0];
+
+    /// <summary>Whether it is the photo that is squared.</summary>
+    public bool IsSquared => Photo is not null && Choice?.Photo == Photo.Id && Squared?.ToWall is not null;
+
+    /// <summary>How the squared photo lies on the wall.</summary>
+    public SquaredPhoto? Squared => Wall is null ? null : SquaredPhoto.Of(Job.Plan, Wall.Id);
+
+    /// <summary>The picture's size in pixels.</summary>
+    public (int Width, int Height) Size { get; private set; }
+
+    /// <summary>What is wrong with what was sent.</summary>
+    public string? Problem { get; private set; }
+
+    /// <summary>Whether the reader may change the sheet.</summary>
+    public bool Edits => user.May(Permission.EditJobs);
+
+    /// <summary>The reader's units.</summary>
+    public LengthStyle Style => user.Style(Job.Plan.Sheet.Head.Units);
+
+    /// <summary>The address of the page, or of one of its pictures.</summary>
+    public string At(string? handler = null) => $"/jobs/{Id}/photo?wall={Wall?.Id}&photo={Photo?.Id}" + (handler is null ? string.Empty : $"&handler={handler}&v={PlanOnPhoto.Version(Job.Plan, Wall!.Id)}-{Job.Ledger.Seq}");
+
+    /// <summary>What a point's field shows: what was typed, or what is on the sheet.</summary>
+    public string Shown(int row, string field)
+    {
+        if (Request.HasFormContentType)
+        {
+            return Request.Form[$"p{row}-{field}"].ToString();
+        }
+
+        var point = Choice?.Photo == Photo?.Id ? Choice?.Points.FirstOrDefault(p => p.Id == Key(row)) : null;
+        // Where nothing is set the handles stand apart, each to be drawn onto its point.
+        var (x, y) = point is null ? (new[] { .15, .15, .85, .85, .5, .35, .65, .5 }[row - 1], new[] { .2, .8, .8, .2, .5, .65, .35, .3 }[row - 1]) : (point.X, point.Y);
+        return field switch
+        {
+            "x" => (100 * x).ToString("0.###", CultureInfo.InvariantCulture),
+            "y" => (100 * y).ToString("0.###", CultureInfo.InvariantCulture),
+            "across" => point is null ? string.Empty : LengthText.Exact(point.Across, Style.System),
+            _ => point is null ? string.Empty : LengthText.Exact(point.Up, Style.System),
+        };
+    }
+
+    /// <summary>Shows the page.</summary>
+    public IActionResult OnGet() => Find() ? Page() : NotFound();
+
+    /// <summary>The photo squared.</summary>
+    public IActionResult OnGetSquared() => Find() && Wall is not null && PlanOnPhoto.Squared(Job.Plan, Wall.Id, user.Company.Photos) is { } picture ? Kept(picture) : NotFound();
+
+    /// <summary>The plan on the photo.</summary>
+    public IActionResult OnGetComposed() => Find() && Wall is not null && PlanOnPhoto.Composed(Job.Plan, Wall.Id, user.Company.Photos) is { } picture ? Kept(picture) : NotFound();
+
+    /// <summary>Sets the points.</summary>
+    public async Task<IActionResult> OnPostAsync()
+    {
+        if (!Find())
+        {
+            return NotFound();
+        }
+
+        if (!Edits)
+        {
+            return Forbid();
+        }
+
+        if (Wall is null || Photo is null)
+        {
+            return BadRequest();
+        }
+
+        var points = new List<PhotoPoint>();
+        for (var row = 1; row <= Rows; row++)
+        {
+            var (across, up) = (Request.Form[$"p{row}-across"].ToString(), Request.Form[$"p{row}-up"].ToString());
+            if (across.Length + up.Length == 0 && row > Hold)
+            {
+                continue;
+            }
+
+            if (Read(row, across, up) is not { } point)
+            {
+                return Refused();
+            }
+
+            points.Add(point);
+        }
+
+        if (SquaredPhoto.Of(Photo.Picture, points) is { Problem: { } problem })
+        {
+            Problem = $"The photo cannot be squared by these points. {problem.Say(Style)}.";
+            return Refused();
+        }
+
+        string Exact(Length length) => LengthText.Exact(length, Job.Plan.Sheet.Head.Units);
+        var squared = new JsonObject
+        {
+            ["photo"] = Photo.Id,
+            ["points"] = new JsonObject(points.Select(p => KeyValuePair.Create(p.Id, (JsonNode?)new JsonObject { ["x"] = p.X, ["y"] = p.Y, ["across"] = Exact(p.Across), ["up"] = Exact(p.Up) }))),
+        };
+        await user.Company.Entries.Append(Id, user.SignIn, "page", [new(Guid.NewGuid().ToString("N"), $"{Wall.Here.Pointer}/{SquaredChoice.Part.Name}", squared, [])]);
+        return Redirect($"/jobs/{Id}/photo?wall={Wall.Id}&photo={Photo.Id}");
+    }
+
+    private static string Key(int row) => row.ToString(CultureInfo.InvariantCulture);
+
+    private PhotoPoint? Read(int row, string across, string up)
+    {
+        var system = Style.System;
+        var (x, y) = (LengthReader.Read(across, system), LengthReader.Read(up, system));
+        foreach (var (read, what) in new[] { (x, "across"), (y, "up") })
+        {
+            if (!read.Ok)
+            {
+                Problem = $"Point {row}, {what}: {read.Problem!.Understood}. Expected: {read.Problem.Expected}.";
+                return null;
+            }
+        }
+
+        double? Share(string field) => double.TryParse(Request.Form[$"p{row}-{field}"], NumberStyles.Float, CultureInfo.InvariantCulture, out var percent) && percent is >= 0 and <= 100 ? percent / 100 : null;
+        if (Share("x") is { } left && Share("y") is { } top)
+        {
+            return new(Key(row), left, top, x.Value, y.Value);
+        }
+
+        Problem = $"Point {row}: its place on the picture is not understood. Expected: two numbers from 0 to 100, per cent from the left and from the top.";
+        return null;
+    }
+
+    private PageResult Refused()
+    {
+        Response.StatusCode = StatusCodes.Status422UnprocessableEntity;
+        return Page();
+    }
+
+    private FileContentResult Kept(byte[] picture)
+    {
+        // Its address is another one after every entry.
+        Response.Headers.CacheControl = "private, max-age=86400";
+        return File(picture, "image/jpeg");
+    }
+
+    private bool Find()
+    {
+        if (user.Open(Id) is not { } job)
+        {
+            return false;
+        }
+
+        Job = job;
+        Size = Photo is not null && user.Company.Photos.Find(Photo.Picture, PhotoSize.View) is { } path ? WallPictures.SizeOf(path) : default;
+        return true;
+    }
+}
