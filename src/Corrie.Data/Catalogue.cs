@@ -1,6 +1,7 @@
 using System.Collections.Concurrent;
 using System.Text.Json.Nodes;
 using Dapper;
+using Microsoft.Data.Sqlite;
 
 namespace Corrie.Data;
 
@@ -87,10 +88,27 @@ public sealed class CatalogueStore(CompanyFile file, TimeProvider time)
     /// <param name="version">The version that its author had before them; 0 for a new one.</param>
     /// <param name="author">Name that its author signs in with.</param>
     /// <returns>Whether it was kept; false where somebody else has changed it meanwhile.</returns>
-    public bool Save(string id, string kind, JsonObject document, long version, string author)
+    public bool Save(string id, string kind, JsonObject document, long version, string author) => Save(kind, [(id, document, version)], author).Count == 0;
+
+    /// <summary>Keeps many items at once.</summary>
+    /// <param name="kind">Their kind.</param>
+    /// <param name="items">The items, each with its key and the version that its author had before them; 0 for a new one.</param>
+    /// <param name="author">Name that their author signs in with.</param>
+    /// <returns>Keys of those that were not kept, since somebody else has changed them meanwhile.</returns>
+    public IReadOnlyList<string> Save(string kind, IReadOnlyList<(string Id, JsonObject Document, long Version)> items, string author)
     {
         using var connection = file.Connect();
-        var done = connection.Execute(
+        using var transaction = connection.BeginTransaction();
+        List<string> refused = [.. items.Where(i => !Save(connection, transaction, i.Id, kind, i.Document, i.Version, author)).Select(i => i.Id)];
+        transaction.Commit();
+        Interlocked.Increment(ref changes);
+        names.Clear();
+        kept.Clear();
+        return refused;
+    }
+
+    private bool Save(SqliteConnection connection, SqliteTransaction transaction, string id, string kind, JsonObject document, long version, string author) =>
+        connection.Execute(
             version == 0
                 ? """
                   insert into catalogue (id, kind, name, document, changed_by, changed_at)
@@ -100,12 +118,8 @@ public sealed class CatalogueStore(CompanyFile file, TimeProvider time)
                   update catalogue set name = @name, document = @json, version = version + 1, changed_by = @author, changed_at = @now
                   where id = @id and version = @version
                   """,
-            new { id, kind, name = document["name"]!.GetValue<string>(), json = document.ToJsonString(), version, author, now = SqliteTime.Of(time.GetUtcNow()) }) == 1;
-        Interlocked.Increment(ref changes);
-        names.Clear();
-        kept.Clear();
-        return done;
-    }
+            new { id, kind, name = document["name"]!.GetValue<string>(), json = document.ToJsonString(), version, author, now = SqliteTime.Of(time.GetUtcNow()) },
+            transaction) == 1;
 
     private List<CatalogueItem> Query(string sql, object arguments)
     {

@@ -34,6 +34,10 @@ public sealed class IndexModel(CurrentUser user) : PageModel
         Items = user.Company.Catalogue.List(Kind);
     }
 
+    /// <summary>The list as a file.</summary>
+    public IActionResult OnGetCsv() =>
+        File(CatalogueCsv.Write(ProductKinds.Of(Kind)!, user.Company.Catalogue.List(Kind), user.Style(UnitSystem.Inches) with { Denominator = 64 }), "text/csv; charset=utf-8", $"{Kind}s.csv");
+
     /// <summary>How many jobs use an item.</summary>
     public string UsedBy(string id) => user.Company.Jobs.List(new(Item: id, PerPage: 1)).Total switch
     {
