@@ -18,6 +18,7 @@ namespace Corrie.Core.Placement;
 public sealed record HeightProposal(School School, Length Bottom, Length Centre, Phrase Says, IReadOnlyList<Change> Sets)
 {
     private const string OnWall = "wall";
+    private const int MostLines = 6;
     private static readonly Length Seated = Length.Tape(41);
     private static readonly Length Standing = Length.Tape(65);
     private static readonly Length Passing = Length.Tape(62);
@@ -86,7 +87,27 @@ public sealed record HeightProposal(School School, Length Bottom, Length Centre,
         [
             .. proposals.Where(Fits)
                 .OrderBy(p => p.Bottom).DistinctBy(p => (p.School, p.Bottom)).DistinctBy(p => p.School),
+            .. LinedUp(plan, item, sheet, wall, sized, centre).Select(l => Rounded(School.LineUp, l.Bottom, l.Says)).Where(Fits).DistinctBy(p => p.Bottom).Take(MostLines),
         ];
+    }
+
+    // Beside the nearest other things first, and then the heads of doors and windows. Nothing is rounded: what is lined up is lined up exactly.
+    private static IEnumerable<(Length Bottom, Phrase Says)> LinedUp(JobPlan plan, Item item, WallSheet sheet, Wall wall, ISized sized, Length centre)
+    {
+        var others = plan.Sheet.ThingsOn(sheet).Where(t => t != item && t.Kind == item.Kind).Select(t => (Name: plan.Sheet.NameOf(t), plan.Placement(t.Id)?.Outer))
+            .Where(t => t.Outer is not null).OrderBy(t => (t.Outer!.Value.CentreX - centre).Abs).ToList();
+        foreach (var (name, outer) in others)
+        {
+            var other = outer!.Value;
+            yield return (other.CentreY - sized.Height.Half, Phrase.Of($"its middle with that of the {name}, {other.CentreY}"));
+            yield return (other.Top - sized.Height, Phrase.Of($"its top with that of the {name}, {other.Top}"));
+            yield return (other.Bottom, Phrase.Of($"its bottom with that of the {name}, {other.Bottom}"));
+        }
+
+        foreach (var opening in wall.Features.Where(f => f.Kind is FeatureKind.Door or FeatureKind.Window).OrderBy(f => (f.Centre - centre).Abs))
+        {
+            yield return (opening.Top - sized.Height, Phrase.Of($"its top with that of the {opening.Name}, {opening.Top}"));
+        }
     }
 
     private static bool StandsBelow(Feature f) => f.Traits.Role == BodyRole.Solid && f.Kind != FeatureKind.Beam;

@@ -92,7 +92,7 @@ internal static class Clearances
                 yield return HangingFindings.Outside.At(
                     new($"{body.Part}/wall", body.Outline.CentreX, body.Outline.CentreY), $"The {body.Name} passes the {passes.Edge switch { "left" => "left corner", "right" => "right corner", "bottom" => "floor", _ => "ceiling" }} by {passes.By}.");
             }
-            else if (body.Role == BodyRole.Plate && hung[body.Assembly].FirstOrDefault() is { } before && Over(body.Outline, before.Outline) is { } shows)
+            else if (body.Role == BodyRole.Plate && hung[body.Assembly].Where(t => t.Outline.Overlaps(body.Outline)).MaxBy(t => t.Outline.Width.Units * (double)t.Outline.Height.Units) is { } before && Over(body.Outline, before.Outline) is { } shows)
             {
                 yield return HangingFindings.Outside.MildAt(
                     new($"{body.Part}/shows", body.Outline.CentreX, body.Outline.CentreY),

@@ -105,7 +105,7 @@ public sealed class Canvas
     public (Item? Thing, Item? Mount) Shown()
     {
         var mount = Selected is null ? null : Selected.Kind == Mount.Kind ? Selected : Plan.Sheet.On(Selected) is { } on && on.Kind == Mount.Kind ? on : null;
-        var thing = Selected is { Kind.IsPlaced: true } ? Selected : mount is null ? null : Plan.Sheet.Carried(mount).FirstOrDefault(i => i.Kind.IsPlaced);
+        var thing = Selected is { Kind.IsPlaced: true } ? Selected : mount is null ? null : Plan.Sheet.DisplayOn(mount) ?? Plan.Sheet.Carried(mount).FirstOrDefault(i => i.Kind.IsPlaced);
         return (thing, mount);
     }
 
@@ -119,8 +119,8 @@ public sealed class Canvas
     {
         var around = Length.Tape(12);
         var (thing, mount) = Shown();
-        List<Rect> shown = [.. new[] { thing is null ? null : Plan.Placement(thing.Id)?.Outer, mount is null ? null : Plan.Layout(mount.Id)?.Plate }.OfType<Rect>()];
-        if (shown.Count > 0 && mount is not null && Plan.Layout(mount.Id)?.Turning is { } turning && thing?.Product is Display display)
+        List<Rect> shown = [.. new[] { thing is null ? null : Plan.Placement(thing.Id)?.Outer, mount is null ? null : Plan.Layout(mount.Id)?.Plate, mount is null || Plan.Sheet.DisplayOn(mount) is not { } hung ? null : Plan.Placement(hung.Id)?.Outer }.OfType<Rect>()];
+        if (shown.Count > 0 && mount is not null && Plan.Layout(mount.Id)?.Turning is { } turning && Plan.Sheet.DisplayOn(mount)?.Product is Display display)
         {
             // Swung out it is to be seen whole.
             var deep = Wall.LayersThickness + Wall.StudDepth + turning.Swept + display.Depth;

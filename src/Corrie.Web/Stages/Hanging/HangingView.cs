@@ -33,6 +33,8 @@ public sealed class HangingView : StageView
         new(Drawings.Behind, Depth.Plates, c => Each(c, PlateDrawing.Draw)),
         new(Drawings.Side, Depth.Framing, PlateDrawing.Side),
         new(Drawings.Above, Depth.Framing, c => Each(c, PlateDrawing.Above)),
+        new(Drawings.Above, Depth.Lines, c => Each(c, MotionDrawing.Above)),
+        new(Drawings.Side, Depth.Lines, MotionDrawing.Side),
     ];
 
     /// <inheritdoc/>

@@ -2,6 +2,7 @@ using System.Globalization;
 using Corrie.Core.Catalogue;
 using Corrie.Core.Hanging;
 using Corrie.Core.Measure;
+using Corrie.Core.Placement;
 using Corrie.Core.Planning;
 using Corrie.Web.Drawing;
 
@@ -12,8 +13,13 @@ public static class MotionDrawing
 {
     /// <summary>From above: as far out and turned as it goes, or as it is to; a drag turns it.</summary>
     /// <remarks>Its right edge goes back to the wall: the picture is turned to the right. On the screen that is against the clock.</remarks>
-    public static void Above(Canvas canvas, Item item, PlateLayout layout, Turning turning, Display display, Rect outer)
+    public static void Above(Canvas canvas, Item item, PlateLayout layout)
     {
+        if (layout.Turning is not { } turning || canvas.Plan.Sheet.DisplayOn(item) is not { Product: Display display } hung || canvas.Plan.Placement(hung.Id) is not { Outer: var outer })
+        {
+            return;
+        }
+
         var left = item.Get(HangingChoice.Part)!.Side == TurnSide.Left;
         var turn = left ? turning.Shown.Degrees : -turning.Shown.Degrees;
         var (x, y, thick) = (canvas.Frame.X(layout.Pivot), canvas.Out(turning.Reach), canvas.Frame.D(display.Depth));
@@ -31,8 +37,14 @@ public static class MotionDrawing
     }
 
     /// <summary>From the side: the poses of its way, and what it sweeps between them.</summary>
-    public static void Side(Canvas canvas, Item item, Motion motion, Body display)
+    public static void Side(Canvas canvas)
     {
+        if (canvas.Shown().Mount is not { } item || canvas.Plan.Layout(item.Id)?.Motion is not { } motion || canvas.Plan.Sheet.DisplayOn(item) is not { Product: Display { Depth: var deep } } hung || canvas.Plan.Placement(hung.Id) is not { } placed)
+        {
+            return;
+        }
+
+        var display = new Body("body", "display", BodyRole.Thing, placed.Outer, motion.Parked, motion.Parked + deep);
         var svg = canvas.Svg;
         var poses = motion.Way.Items;
         if (poses.Count < 2 || (poses[^1].Out == Length.Zero && poses[^1].Down == Length.Zero))

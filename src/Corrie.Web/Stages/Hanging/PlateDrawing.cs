@@ -88,20 +88,12 @@ public static class PlateDrawing
         var (svg, s) = (canvas.Svg, canvas.Frame);
         svg.Rect("steel-plate", canvas.Face, s.Y(layout.Plate.Top), Math.Max(2, s.D(mount.DepthParked) * .5), s.D(layout.Plate.Height));
         svg.Line("chalk", s.Left, s.Y(layout.HookLine), canvas.Out(mount.DepthParked) + 30, s.Y(layout.HookLine));
-        if (layout.Motion is { } motion && canvas.Plan.Sheet.DisplayOn(item) is { Product: Display display } hung && canvas.Plan.Placement(hung.Id) is { } placed)
-        {
-            MotionDrawing.Side(canvas, item, motion, new("body", "display", BodyRole.Thing, placed.Outer, motion.Parked, motion.Parked + display.Depth));
-        }
     }
 
-    /// <summary>From above; on an arm also the display as far out and turned as it goes, or as it is to.</summary>
+    /// <summary>From above.</summary>
     public static void Above(Canvas canvas, Item item, PlateLayout layout)
     {
         canvas.Svg.Rect("steel-plate", canvas.Frame.X(layout.Plate.Left), canvas.Face, canvas.Frame.D(layout.Plate.Width), Math.Max(3, canvas.Frame.D(item.Hardware()!.DepthParked) * .6));
-        if (layout.Turning is { } turning && canvas.Plan.Sheet.DisplayOn(item) is { Product: Display display } hung && canvas.Plan.Placement(hung.Id) is { } placed)
-        {
-            MotionDrawing.Above(canvas, item, layout, turning, display, placed.Outer);
-        }
     }
 
     private static void HookLine(Canvas canvas, Item item, PlateLayout layout)
