@@ -1,7 +1,16 @@
+using System.Text.Json.Nodes;
 using Corrie.Core.Format;
 using Corrie.Core.Measure;
 
 namespace Corrie.Core.Catalogue;
+
+/// <summary>A socket or the power inlet on a display's back, with its plug, seen from the front.</summary>
+/// <param name="Name">What it is.</param>
+/// <param name="Left">Its left end from the display's left edge.</param>
+/// <param name="Up">Its lower end over the display's bottom edge.</param>
+/// <param name="Width">Its width.</param>
+/// <param name="Height">Its height.</param>
+public sealed record Port(string Name, Length Left, Length Up, Length Width, Length Height);
 
 /// <summary>A flat panel, as the catalogue describes it. Its left and right are those seen from the front.</summary>
 /// <param name="Name">Plain description, without a make.</param>
@@ -32,6 +41,13 @@ public sealed record Display(
     Length PictureUp,
     bool PortsUsed) : Product(Name, Mass), ISized
 {
+    private static readonly GroupShape<Port> PortForm = new("a socket", m => new Port(
+        m.Need("name", new TextShape("what it is", 40)),
+        m.Length("left", "its left end from the display's left edge, seen from the front", LengthRange.Offset),
+        m.Length("up", "its lower end over the display's bottom edge", LengthRange.Offset),
+        m.Length("width", "its width, with the plug", LengthRange.Size),
+        m.Length("height", "its height, with the plug", LengthRange.Size)));
+
     private static readonly GroupShape<Display> Form = new("the display", m =>
     {
         var name = Product.NameOf(m);
@@ -60,6 +76,7 @@ public sealed record Display(
             LowerThread = m.Part("lowerThread", new WordShape("thread of the lower holes, where it is another", [.. KitPiece.Threads])),
             LowerThreadDepth = m.Maybe("lowerThreadDepth", LengthShape.Metric("how deep the lower holes' thread can be used, where it is another", LengthRange.Size)),
             Bump = m.Length("bump", "how far its back stands out beside the holes", LengthRange.Distance, Length.Zero),
+            Ports = m.Part("ports", new ListShape<Port>("sockets and inlet on its back", PortForm, 24, PortText)) ?? [],
             Typical = TypicalParts.Marked(m),
         };
     });
@@ -72,6 +89,7 @@ public sealed record Display(
             ("What it is", ["name", "diagonal", "aspect", "mass", "portsUsed", "typical"]),
             ("Its outside", ["width", "height", "depth", "pictureUp"]),
             ("Its holes", ["vesaWidth", "vesaHeight", "vesaCentreUp", "vesaCentreRight", "thread", "threadDepth", "lowerThread", "lowerThreadDepth", "bump"]),
+            ("Its sockets", ["ports"]),
         ],
     };
 
@@ -87,8 +105,24 @@ public sealed record Display(
     /// <summary>How deep the lower holes' thread can be used; null where it is as deep as the upper one.</summary>
     public Length? LowerThreadDepth { get; init; }
 
+    /// <summary>Sockets and inlet on its back, with the room that their plugs take; empty where nobody has entered them.</summary>
+    public IReadOnlyList<Port> Ports { get; init; } = [];
+
     /// <summary>How far its back stands out beside the holes.</summary>
     public Length Bump { get; init; }
+
+    private static ListText PortText => new(
+        "A socket a line: what it is, from the left edge seen from the front, up from the bottom, width, height: HDMI: 6 in, 10 in, 2 in, 5 in",
+        typed => new JsonArray([.. typed.Split('\n', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries).Select(line => (JsonNode)PortOf(line))]),
+        ports => string.Join('\n', ports.Select(p => $"{p!["name"]}: {p["left"]}, {p["up"]}, {p["width"]}, {p["height"]}")));
+
+    private static JsonObject PortOf(string line)
+    {
+        var (name, rest) = line.LastIndexOf(':') is > 0 and var at ? (line[..at].Trim(), line[(at + 1)..]) : (line, string.Empty);
+        var figures = rest.Split(',', StringSplitOptions.TrimEntries);
+        string At(int i) => figures.ElementAtOrDefault(i) ?? string.Empty;
+        return new JsonObject { ["name"] = name, ["left"] = At(0), ["up"] = At(1), ["width"] = At(2), ["height"] = At(3) };
+    }
 
     /// <summary>The picture's size, from diagonal and aspect.</summary>
     public PictureSize Picture => PictureSize.OfDiagonal(Diagonal, Aspect);

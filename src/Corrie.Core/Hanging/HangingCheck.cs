@@ -21,7 +21,7 @@ internal static class HangingCheck
     /// <param name="layout">The layout.</param>
     /// <returns>The findings, parts named from the mount on.</returns>
     public static IEnumerable<Finding> Check(Hanging input, PlateLayout layout) =>
-        [.. Fit(input), .. Rows(input, layout), .. Hooks(input, layout), .. Heights(input, layout), .. Sideways(input, layout), .. Spread(input, layout), .. AfterHanging(input, layout), .. Turning.Limits(input)];
+        [.. Fit(input), .. Rows(input, layout), .. Hooks(input, layout), .. Heights(input, layout), .. Sideways(input, layout), .. Spread(input, layout), .. Behind(input, layout), .. AfterHanging(input, layout), .. Turning.Limits(input)];
 
     private static string Listed(IReadOnlyList<string> names) => $"{string.Join(", the ", names.SkipLast(1))} and the {names[^1]}";
 
@@ -247,6 +247,37 @@ internal static class HangingCheck
         var span = layout.Position.Bolts.Count == 0 ? Length.Zero : layout.Position.Bolts.Max(b => b.X) - layout.Position.Bolts.Min(b => b.X);
         return span >= layout.Position.LeastApart && span > Length.Zero ? null
             : Phrase.Of($"The plate's holes over the {what} are {span} apart, and have to be {layout.Position.LeastApart}.");
+    }
+
+    // A plug bends within an inch and a half (common practice).
+    private static readonly Length Plug = Length.Tape(1, 1, 2);
+
+    private static IEnumerable<Finding> Behind(Hanging input, PlateLayout layout)
+    {
+        var outer = input.Placed.Outer;
+        foreach (var port in input.Display.Ports)
+        {
+            var area = new Rect(outer.Left + port.Left, outer.Bottom + port.Up, port.Width, port.Height);
+            var spot = new Spot($"ports/{port.Name}", area.CentreX, area.CentreY);
+            if (layout.Arms.FirstOrDefault(a => a.Overlaps(area)) is { Width.Units: > 0 } arm)
+            {
+                yield return HangingFindings.PortCovered.At(
+                    spot, $"Take another arm hole, or move the arm: the arm at {arm.CentreX}, {arm.Bottom} to {arm.Top} up, lies over the {port.Name}, {area.Left} to {area.Right} across, {area.Bottom} to {area.Top} up.");
+            }
+            else if (layout.Plate.Overlaps(area) && input.Mount.DepthParked - input.Mount.PlateThickness < Plug)
+            {
+                yield return HangingFindings.PortCovered.At(
+                    spot, $"Use a plug at a right angle, or another mount: between the plate and the {port.Name} are {input.Mount.DepthParked - input.Mount.PlateThickness}, and a plug takes {Plug}.");
+            }
+        }
+
+        if (input.Choice.Arms is ArmsSeen.UpsideDown or ArmsSeen.Exchanged)
+        {
+            yield return HangingFindings.ArmsTurned.At(
+                new("arms/turned", layout.Arms[0].CentreX, layout.Arms[0].Top),
+                input.Choice.Arms == ArmsSeen.UpsideDown ? Phrase.Of($"Turn the arms over: their hooks belong up, {layout.TopToHook} under the display's top edge, and their locks at the foot.")
+                    : Phrase.Of($"Exchange the arms: their knobs belong outwards, {input.Display.VesaWidth} apart."));
+        }
     }
 
     private static IEnumerable<Finding> Spread(Hanging input, PlateLayout layout)

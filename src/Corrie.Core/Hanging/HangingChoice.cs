@@ -6,6 +6,22 @@ using Corrie.Core.Planning;
 
 namespace Corrie.Core.Hanging;
 
+/// <summary>How the arms were seen on the display's back, before anybody lifts.</summary>
+public enum ArmsSeen
+{
+    /// <summary>Nobody has looked.</summary>
+    NotLooked,
+
+    /// <summary>Hooks up, locks at the foot, knobs outwards.</summary>
+    AsTheyShould,
+
+    /// <summary>Upside down.</summary>
+    UpsideDown,
+
+    /// <summary>The left one on the right.</summary>
+    Exchanged,
+}
+
 /// <summary>To which side a display on an arm is to turn, seen from the front.</summary>
 public enum TurnSide
 {
@@ -29,9 +45,10 @@ public enum TurnSide
 /// <param name="Turn">How far it is to turn to a side, on an arm; null where nobody has said.</param>
 /// <param name="MeasuredSpread">From one of two brackets to the other, measured on the display's back.</param>
 /// <param name="Side">To which side it is to turn.</param>
+/// <param name="Arms">How the arms were seen on the display.</param>
 /// <param name="Here">Where the choice stands in the document.</param>
 public sealed record HangingChoice(
-    Edge Reference, int? ArmHoleLeft, int? ArmHoleRight, Length? MeasuredBottomToHook, Length? MeasuredTopToHook, Length? PlateCentre, Angle? Turn, Length? MeasuredSpread, TurnSide Side, Place Here)
+    Edge Reference, int? ArmHoleLeft, int? ArmHoleRight, Length? MeasuredBottomToHook, Length? MeasuredTopToHook, Length? PlateCentre, Angle? Turn, Length? MeasuredSpread, TurnSide Side, ArmsSeen Arms, Place Here)
 {
     /// <summary>How a display hangs on a mount.</summary>
     public static Part<HangingChoice> Part { get; } = new(Holder.Item, "hang", new GroupShape<HangingChoice>("how it hangs", m => new HangingChoice(
@@ -44,6 +61,7 @@ public sealed record HangingChoice(
         m.Maybe("turn", new AngleShape("how far it is to turn to a side, on an arm")),
         m.MaybeLength("measuredSpread", "two brackets: from one to the other, measured on the display's back", LengthRange.Size),
         m.Choice("turnSide", "to which side it is to turn", TurnSide.Either),
+        m.Choice("arms", "the arms, as they were seen on the display", ArmsSeen.NotLooked),
         m.Here)), kind => kind == Mount.Kind, always: true);
 
     /// <summary>Screws into the display that somebody has taken by hand.</summary>

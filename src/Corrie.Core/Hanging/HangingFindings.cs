@@ -165,6 +165,24 @@ public static class HangingFindings
         "the arm's pivot, swung out, stands over 1/8 in beside its parked place",
         "Holes drilled for one of the two leave the other off its line for good.", Source.CommonPractice);
 
+    /// <summary>A socket behind steel.</summary>
+    public static readonly FindingKind PortCovered = new(
+        Stage, "hang.port-covered", Severity.Stop, "Arm or plate over a socket",
+        "an arm lies over a socket or the power inlet of the display, or the plate does and leaves under 1 1/2 in for its plug",
+        "What cannot be plugged in is found out with the display in four hands.", Source.CommonPractice);
+
+    /// <summary>Arms the wrong way.</summary>
+    public static readonly FindingKind ArmsTurned = new(
+        Stage, "hang.arms-turned", Severity.Caution, "Arms upside down or exchanged",
+        "somebody has seen an arm upside down, or the left one on the right",
+        "Hooks belong up, locks at the foot, tilt knobs outwards.", Source.CommonPractice);
+
+    /// <summary>Too deep behind the display.</summary>
+    public static readonly FindingKind BoxTooDeep = new(
+        Stage, "hang.box-too-deep", Severity.Stop, "Too deep behind the display",
+        "a thing that hangs behind the display is deeper than the gap that the parked mount leaves",
+        "The display does not go back to the wall, or presses on it.", Source.Arithmetic);
+
     /// <summary>Two brackets.</summary>
     public static readonly FindingKind BracketSpread = new(
         Stage, "hang.bracket-spread", Severity.Stop, "Brackets not where the display's are",
@@ -175,6 +193,6 @@ public static class HangingFindings
     public static IReadOnlyList<FindingKind> All { get; } =
     [
         Overloaded, PatternMisfit, SizeMisfit, WrongWall, ChainDisagrees, CentreOutOfSlide, OneStudOnly, RowOffPlate, CannotHook, Outside, BodiesMeet, ArmsShow, ArmHolesDiffer,
-        NoAdjustmentLeft, NoRoomAbove, HeightFixed, HardToReach, ScrewBottoms, ScrewTooShort, NoScrewInKit, WasherMissing, NeedlessSpacer, SpacerMissing, TurnLimited, BracketSpread, SwingHits, ParkedOffCentre,
+        NoAdjustmentLeft, NoRoomAbove, HeightFixed, HardToReach, ScrewBottoms, ScrewTooShort, NoScrewInKit, WasherMissing, NeedlessSpacer, SpacerMissing, TurnLimited, BracketSpread, SwingHits, ParkedOffCentre, PortCovered, ArmsTurned, BoxTooDeep,
     ];
 }

@@ -54,7 +54,11 @@ public enum School
 /// <param name="Seated">Whether they sit.</param>
 /// <param name="Wall">The wall that they face; empty for the first one.</param>
 /// <param name="For">The display that they watch; empty for all of the wall's.</param>
-public sealed record Viewer(string Id, string Name, Length Eye, Length Distance, Angle Recline, bool Seated, string Wall, string For);
+public sealed record Viewer(string Id, string Name, Length Eye, Length Distance, Angle Recline, bool Seated, string Wall, string For)
+{
+    /// <summary>Where they are along the wall, from its left corner; null for before the middle of what they watch.</summary>
+    public Length? Across { get; init; }
+}
 
 /// <summary>The client's consent to a position.</summary>
 /// <param name="By">Who consented.</param>
@@ -80,6 +84,9 @@ public sealed record Approval(string By, Length Centre, Length Across)
 public sealed record PlacementChoice(
     School School, string Reason, Edge Given, Length Height, string? Over, Length Across, Length? GapBelow, Length GapAbove, Approval? Approval, Place Here)
 {
+    /// <summary>For a room in which something has to be read: the smallest letter or line, in per cent of the picture's height; null for none.</summary>
+    public double? Detail { get; init; }
+
     private static readonly GroupShape<Approval> Consent = new("the client's consent", m => new Approval(
         m.Need("by", new TextShape("who consented", 80)),
         m.Length("centre", "height of the centre consented to", LengthRange.Along),
@@ -96,7 +103,10 @@ public sealed record PlacementChoice(
         m.Or("recline", new AngleShape("how far a recliner leans back"), default),
         m.Yes("seated", "whether they sit", true),
         m.Part("wall", new TextShape("the wall that they face; the first one where nothing is said", 24, Names.Wall)) ?? string.Empty,
-        m.Part("for", new TextShape("the display that they watch; all of the wall's where nothing is said", 24, Names.Item)) ?? string.Empty));
+        m.Part("for", new TextShape("the display that they watch; all of the wall's where nothing is said", 24, Names.Item)) ?? string.Empty)
+    {
+        Across = m.MaybeLength("across", "where they are along the wall, from the left corner", LengthRange.EitherWay),
+    });
 
     /// <summary>Where a thing goes: nothing as long as no height is given.</summary>
     public static Part<PlacementChoice?> Part { get; } = new(
@@ -187,9 +197,13 @@ public sealed record PlacementChoice(
         var below = m.MaybeLength("gapBelow", "least gap to what stands below", LengthRange.Distance);
         var above = m.Length("gapAbove", "least gap to what is above", LengthRange.Distance, Length.Zero);
         var reason = m.Text("reason", "because", 300);
+        var detail = m.Maybe("detail", new NumberShape("smallest letter or line that has to be read, in per cent of the picture's height", 0.1, 50));
         var approval = m.Part("approval", Consent);
         // Nothing said sideways means the middle of the wall.
         return height is null ? null : new(
-            school, reason, given, height.Value, over ?? (across is null ? "wall" : null), across ?? Length.Zero, below, above, approval, m.Here);
+            school, reason, given, height.Value, over ?? (across is null ? "wall" : null), across ?? Length.Zero, below, above, approval, m.Here)
+        {
+            Detail = detail,
+        };
     }
 }

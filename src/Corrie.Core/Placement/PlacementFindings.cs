@@ -85,9 +85,15 @@ public static class PlacementFindings
         "Holes cannot be moved afterwards.",
         Source.CommonPractice);
 
+    /// <summary>A light that is mirrored.</summary>
+    public static readonly FindingKind Glare = new(
+        Stage, "place.glare", Severity.Note, "A window in the picture",
+        "a seat sees a window or a lamp mirrored in the picture, seen from above",
+        "Where a window is mirrored there is no picture, for as long as it is bright.", Source.Arithmetic);
+
     /// <summary>All of them, in the order of the catalogue.</summary>
     public static IReadOnlyList<FindingKind> All { get; } =
     [
-        TooHigh, BehindFurniture, GapTooSmall, OutOfRoom, Covers, OverFireplace, TooSmall, TooNear, Protrudes, CentresDiffer, NotApproved,
+        TooHigh, BehindFurniture, GapTooSmall, OutOfRoom, Covers, OverFireplace, TooSmall, TooNear, Protrudes, CentresDiffer, Glare, NotApproved,
     ];
 }

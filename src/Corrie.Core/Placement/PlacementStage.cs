@@ -20,7 +20,7 @@ public sealed class PlacementStage : IStage
     public WorkStep Step => WorkStep.Place;
 
     /// <inheritdoc/>
-    public IReadOnlyList<Part> Parts { get; } = [PlacementChoice.Part, PlacementChoice.Seats];
+    public IReadOnlyList<Part> Parts { get; } = [PlacementChoice.Part, PlacementChoice.Seats, RoomLight.Part];
 
     /// <inheritdoc/>
     public IReadOnlyList<FindingKind> Kinds => PlacementFindings.All;
@@ -44,12 +44,18 @@ public sealed class PlacementStage : IStage
             foreach (var thing in placed)
             {
                 var mount = sheet.Item(thing.Id) is { } item ? sheet.On(item)?.Hardware() : null;
-                plan.Work(Result, thing.Id, wall.Id, (surveyed, thing, mount, watched, names, sheet.Policy), static (work, input) =>
+                var lights = new Same<RoomLight>(wall.Get(RoomLight.Part) ?? []);
+                plan.Work(Result, thing.Id, wall.Id, (surveyed, thing, mount, watched, names, lights, sheet.Policy), static (work, input) =>
                 {
-                    var (wall, thing, mount, seats, others, policy) = input;
+                    var (wall, thing, mount, seats, others, lights, policy) = input;
                     var placing = new Placing(wall, thing, mount, [.. seats.Items.Where(s => s.For.Length == 0 || s.For == thing.Id)], others.Items, policy);
                     var result = placing.Result;
                     work.Add(placing.Findings());
+                    if (result.Picture is { } picture)
+                    {
+                        work.Add(Glare.Check(picture, result.Views, lights.Items));
+                    }
+
                     work.Add(placing.Body);
                     Marks(work, wall, thing, result, mount is not null || thing.Carried);
                     return result;

@@ -58,6 +58,8 @@ internal sealed class Placing
     private readonly PlacedThing thing;
     private readonly PlacementChoice choice;
     private readonly Mount? mount;
+    private const double FarthestShare = 200;
+
     // A pencilled cross is no more exact than that (own rule).
     private static readonly Length CrossGive = Length.Tape(1);
 
@@ -102,6 +104,12 @@ internal sealed class Placing
             Under = below.Count == 0 ? null : below.OrderByDescending(f => f.Top).Select(f => new StandsUnder(f.Name, f.Top)).First(),
         };
     }
+
+    /// <summary>How far a detail of a picture is read, for basic decisions: 200 times the picture's height times the detail's share of it (ANSI/AVIXA V202.01, from memory).</summary>
+    /// <param name="height">The picture's height.</param>
+    /// <param name="share">The detail in per cent of it.</param>
+    /// <returns>The distance.</returns>
+    public static Length FarthestFor(Length height, double share) => height * (FarthestShare * share / 100);
 
     /// <summary>Where it goes.</summary>
     public PlacementResult Result { get; }
@@ -261,6 +269,13 @@ internal sealed class Placing
                     $"From the {viewer.Name} it is {view.ToCentre} up to the picture's centre (at most {new Angle(limit)}) and {view.ToTop} to its top (at most {policy.UpToTop}).",
                     by <= Length.Zero ? [] :
                         [new Remedy($"Lower it {by}", $"bottom at {lowest}, {after} up to the centre", [choice.BottomAt(lowest, Result.Outer.Height)])]);
+            }
+
+            if (choice.Detail is { } share && FarthestFor(picture.Height, share) is var farthest && viewer.Distance > farthest)
+            {
+                yield return PlacementFindings.TooSmall.At(
+                    new($"views/{viewer.Id}/detail"),
+                    $"From the {viewer.Name} at {viewer.Distance} a detail of {share:0.#} % of the picture's height is not read any more: at this size it is read up to {farthest}, and at this seat the picture has to be {viewer.Distance * (100 / (FarthestShare * share))} high.");
             }
 
             if (view.Field.Degrees < policy.LeastField.Degrees)

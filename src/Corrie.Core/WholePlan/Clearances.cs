@@ -178,6 +178,10 @@ internal static class Clearances
             case BodyRole.Solid when placed is not null:
                 return PlacementFindings.OutOfRoom.At(
                     spot, $"The {body.Name}'s top at {mine.Top} is {mine.Top - its.Bottom} above the {other.Name} at {its.Bottom}.", Lower(placed, its.Bottom));
+            case BodyRole.Thing when Hidden(input, body, other) is var (box, display) && box is not null:
+                return HangingFindings.BoxTooDeep.At(
+                    spot with { Part = $"{display!.Item}/behind/{box.Item}" },
+                    $"Move the {box.Name} from behind the {display.Name}, recess it, or take a mount that stands out more: it is {box.To} deep, and behind the parked {display.Name} are {display.From}.");
             case BodyRole.Thing when placed is not null:
                 return PlacementFindings.OutOfRoom.At(
                     spot,
@@ -187,6 +191,15 @@ internal static class Clearances
             default:
                 return HangingFindings.BodiesMeet.At(spot, $"The {body.Name} and the {other.Name} are in one place: they overlap by {across} sideways and {up} in height.");
         }
+    }
+
+    // A thing that goes out of sight behind a display, and is no bar before it: the display hangs in front, and the thing inside its outline.
+    private static (Body? Box, Body? Display) Hidden(Clearing input, Body a, Body b)
+    {
+        var (small, large) = a.Outline.Width < b.Outline.Width ? (a, b) : (b, a);
+        var picture = input.Placed.Items.FirstOrDefault(p => p.Id == large.Item)?.Result.Picture is not null && large.From > Length.Zero;
+        return picture && small.From == Length.Zero && small.Outline.Left >= large.Outline.Left && small.Outline.Right <= large.Outline.Right && small.Outline.Bottom >= large.Outline.Bottom && small.Outline.Top <= large.Outline.Top
+            ? (small, large) : (null, null);
     }
 
     private static Remedy[] Sideways(Body body, PlacedItem? placed, Length by, bool right, string name)

@@ -43,6 +43,13 @@ public static class ItemDrawing
                     svg.Circle("hole", cx + (sx * d.VesaWidth.Inches * s / 2), cy + (sy * d.VesaHeight.Inches * s / 2), 2.5);
                 }
 
+                foreach (var port in d.Ports)
+                {
+                    // One that is not on the back was typed wrong, and is seen to be.
+                    var beyond = port.Left < Length.Zero || port.Up < Length.Zero || port.Left + port.Width > d.Width || port.Up + port.Height > d.Height;
+                    svg.Rect(beyond ? "port beyond" : "port", x + (port.Left.Inches * s), 124 - ((port.Up + port.Height).Inches * s), port.Width.Inches * s, port.Height.Inches * s, 1);
+                }
+
                 Measure("width", x, 138, x + w, 138, d.Width);
                 Measure("height", x - 20, y, x - 20, 124, d.Height);
                 Measure("vesaWidth", cx - (d.VesaWidth.Inches * s / 2), cy - (d.VesaHeight.Inches * s / 2) - 10, cx + (d.VesaWidth.Inches * s / 2), cy - (d.VesaHeight.Inches * s / 2) - 10, d.VesaWidth);
@@ -61,15 +68,16 @@ public static class ItemDrawing
                     foreach (var (j, slot) in row.Slots.Index())
                     {
                         var (from, to, at) = (120 + (slot.From.Inches * scale), 120 + (slot.To.Inches * scale), hook - (row.AboveHook.Inches * scale));
+                        var beyond = slot.From < -m.PlateWidth.Half || slot.To > m.PlateWidth.Half || !m.OnPlate(row);
                         if (style is null)
                         {
-                            svg.Rect("slot", from - 3, at - 3, to - from + 6, 6, 3);
+                            svg.Rect(beyond ? "slot beyond" : "slot", from - 3, at - 3, to - from + 6, 6, 3);
                             continue;
                         }
 
                         // The whole slot and each of its ends can be taken hold of.
                         svg.Group("slot-of", ("data-slot", $"{i}-{j}"), ("data-scale", Svg.Trim(scale)));
-                        svg.Rect("slot", from - 3, at - 3, to - from + 6, 6, 3, ("data-part", "whole"));
+                        svg.Rect(beyond ? "slot beyond" : "slot", from - 3, at - 3, to - from + 6, 6, 3, ("data-part", "whole"));
                         svg.Rect("slot-end", from - 4.5, at - 4.5, 6, 9, 2, ("data-part", "from"));
                         svg.Rect("slot-end", to - 1.5, at - 4.5, 6, 9, 2, ("data-part", "to"));
                         svg.End();

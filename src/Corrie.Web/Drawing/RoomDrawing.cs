@@ -33,11 +33,20 @@ public static class RoomDrawing
         svg.Line("room-wall", left, top, left + wide, top);
         svg.Rect("room-stretch", X(canvas.Stretch.From), top - 4, X(canvas.Stretch.To) - X(canvas.Stretch.From), 12);
         svg.Rect("bezel", X(placed.Outer.Left), top + 1, placed.Outer.Width.Inches * scale, 3);
+        foreach (var light in canvas.Plan.Sheet.Wall(canvas.Look.Wall)!.Get(RoomLight.Part) ?? [])
+        {
+            // What is beyond the room's edge is drawn at it.
+            double Down(Length along) => top + Math.Min(high, along.Inches * scale);
+            double Over(Length across) => Math.Clamp(X(across), left, left + wide);
+            svg.Line("room-light", Over(light.FromAcross), Down(light.FromOut), Over(light.ToAcross), Down(light.ToOut));
+        }
+
         foreach (var (seat, i) in seats.Select((v, i) => (v, i)))
         {
             var y = top + (seat.Distance.Inches * scale);
-            svg.Circle("room-seat", X(placed.Outer.CentreX), y, 3.5);
-            svg.Words(i % 2 == 0 ? "room-name" : "room-name left", X(placed.Outer.CentreX) + (i % 2 == 0 ? 7 : -7), y + 4, seat.Name);
+            var across = X(seat.Across ?? placed.Outer.CentreX);
+            svg.Circle("room-seat", across, y, 3.5);
+            svg.Words(i % 2 == 0 ? "room-name" : "room-name left", across + (i % 2 == 0 ? 7 : -7), y + 4, seat.Name);
         }
 
         svg.End();

@@ -25,6 +25,18 @@ public static class PlateDrawing
             frame.Rect(svg, "arm", arm, 2);
         }
 
+        if (canvas.Plan.Sheet.DisplayOn(item) is { Product: Display display } hung && canvas.Plan.Placement(hung.Id) is { } at)
+        {
+            foreach (var port in display.Ports)
+            {
+                var area = new Rect(at.Outer.Left + port.Left, at.Outer.Bottom + port.Up, port.Width, port.Height);
+                svg.Group("ports", ("data-gone", hung.Id));
+                svg.Open("title", string.Empty, [], close: false).Raw(System.Net.WebUtility.HtmlEncode(port.Name)).End("title");
+                frame.Rect(svg, layout.Arms.Any(a => a.Overlaps(area)) ? "port beyond" : "port", area, 1);
+                svg.End();
+            }
+        }
+
         Plate(svg, frame, mount, layout, canvas.Wall.Kind);
 
         if (canvas.IsShown(item.Id) || canvas.Look.Apart)
