@@ -175,6 +175,7 @@ public sealed record Mount(
             // Arms that take several patterns have slots; a washer too many harms nobody.
             ArmSlots = m.Yes("armSlots", "whether an arm's holes are slots", usual: true),
             Kit = m.Part("kit", KitPiece.Kit) ?? [],
+            Radial = m.Yes("radial", "whether its arms pivot at the hub, one to each hole"),
             Drop = m.Length("drop", "how far it comes down at full reach", LengthRange.Distance, Length.Zero),
             Poses = m.Part("poses", new ListShape<MeasuredPose>("measured poses on its way from parked", PoseForm, 24, PoseText)) ?? [],
             SwungBeside = m.Length("swungBeside", "swung out: how far its pivot stands beside its parked place, negative to the left", LengthRange.Offset, Length.Zero),
@@ -203,7 +204,7 @@ public sealed record Mount(
             ("What it is", ["name", "kind", "walls", "studs", "mass", "typical"]),
             ("What it carries", ["rated", "sizeFrom", "sizeTo", "vesaNarrowest", "vesaWidest", "vesaHighest"]),
             ("Its plate", ["plateWidth", "plateHeight", "hookUp", "plateThickness", "rows", "spread", "mayBeDrilled", "templateHeight"]),
-            ("Its arms", ["hookAboveFirstHole", "armPitch", "armHoles", "armTopAboveHook", "armLength", "armThickness", "armSlots"]),
+            ("Its arms", ["hookAboveFirstHole", "armPitch", "armHoles", "armTopAboveHook", "armLength", "armThickness", "armSlots", "radial"]),
             ("Its screws", ["kit"]),
             ("How it moves", ["slide", "raiseBy", "lowerBy", "tiltDown", "swing", "depthParked", "depthExtended", "drop", "poses", "swungBeside", "clearAbove"]),
         ],
@@ -223,6 +224,9 @@ public sealed record Mount(
 
     /// <summary>The screws, washers and spacers that come with it; empty where nobody has entered them.</summary>
     public IReadOnlyList<KitPiece> Kit { get; init; } = [];
+
+    /// <summary>Whether its arms pivot at the hub's middle, one to each hole.</summary>
+    public bool Radial { get; init; }
 
     /// <summary>How far it comes down at full reach.</summary>
     public Length Drop { get; init; }

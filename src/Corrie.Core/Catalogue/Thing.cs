@@ -11,13 +11,22 @@ namespace Corrie.Core.Catalogue;
 /// <param name="Mass">What it weighs.</param>
 public sealed record Thing(string Name, Length Width, Length Height, Length Depth, Mass Mass) : Product(Name, Mass), ISized
 {
+    private const string ProjectorWord = "projector";
+    private const string ScreenWord = "screen";
+
+    /// <summary>Light of a projector in lumens; null where nobody has entered it.</summary>
+    public double? Lumens { get; init; }
+
+    /// <summary>Gain of a projection screen; null for anything else.</summary>
+    public double? Gain { get; init; }
+
     /// <summary>The kinds of such things.</summary>
     public static IReadOnlyList<ProductKind> Kinds { get; } =
     [
         Of("soundbar", "Soundbar", "Soundbars"),
         Of("speaker", "Speaker", "Speakers"),
-        Of("projector", "Projector", "Projectors"),
-        Of("screen", "Projection screen", "Projection screens"),
+        Of(ProjectorWord, "Projector", "Projectors"),
+        Of(ScreenWord, "Projection screen", "Projection screens"),
         Of("board", "Interactive board", "Interactive boards"),
         Of("box", "Wall box", "Wall boxes") with { Layer = WallLayer.Inside },
         Of("device", "Device", "Devices") with { Layer = WallLayer.Between },
@@ -30,5 +39,9 @@ public sealed record Thing(string Name, Length Width, Length Height, Length Dept
             m.Length("width", "outer width", LengthRange.Size),
             m.Length("height", "outer height", LengthRange.Size),
             m.Length("depth", "outer depth", LengthRange.Size),
-            m.Need("mass", new MassShape("weight", overZero: true)))));
+            m.Need("mass", new MassShape("weight", overZero: true)))
+        {
+            Lumens = word == ProjectorWord ? m.Maybe("lumens", new NumberShape("its light, in lumens", 1, 1_000_000)) : null,
+            Gain = word == ScreenWord ? m.Or("gain", new NumberShape("gain of the screen", 0.1, 10), 1) : null,
+        }));
 }

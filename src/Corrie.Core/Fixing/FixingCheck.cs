@@ -39,7 +39,7 @@ internal static class FixingCheck
             {
                 yield return FixingFindings.EdgeDistance.At(
                     spot,
-                    $"Bolt {bolt.Number} at {bolt.X} is {bolt.OffCentre:fine} off the centre of the stud at {bolt.Stud.Centre}; with {fastener.Diameter} diameter in a {bolt.Stud.Width} face it may be {Length.Max(Length.Zero, bolt.Tolerance):fine}{Uncertainty(bolt)}.");
+                    $"Bolt {bolt.Number} at {bolt.X} is {bolt.OffCentre:fine} off the centre of the stud at {bolt.Stud.Centre}; with {fastener.Diameter} diameter in a {bolt.Stud.Width} face it may be {Length.Max(Length.Zero, bolt.Tolerance):fine}{Uncertainty(bolt)}. It leaves {Length.Max(Length.Zero, bolt.Stud.WoodBeside(fastener.Diameter, bolt.OffCentre)):fine} of wood on one side.");
             }
 
             if (bolt.Utilisation is { } used && used > policy.FullUse)

@@ -12,6 +12,13 @@ namespace Corrie.Core.Hanging;
 /// <param name="Lacks">What is not entered and would be needed; empty for nothing.</param>
 public sealed record ScrewResult(ScrewSeat? Seat, IReadOnlyList<PairResult> Pairs, IReadOnlyList<string> Lacks)
 {
+    /// <summary>How far spacers at the upper pair that are longer than those at the lower one lean the display forward: <c>atan(difference / distance of the rows)</c>.</summary>
+    public Angle Lean => Seat is { } seat && Pairs.FirstOrDefault(p => p.Holes.Name == "upper") is { Screw: not null } upper && Pairs.FirstOrDefault(p => p.Holes.Name == "lower") is { Screw: not null } lower && upper.Spacer != lower.Spacer
+        ? Angle.OfSlope(upper.Spacer - lower.Spacer, Rows) : default;
+
+    /// <summary>From the upper row of holes to the lower one.</summary>
+    public Length Rows { get; init; }
+
     /// <summary>The pairs, those that take the same together.</summary>
     public IEnumerable<ScrewHoles> Holes => Pairs.GroupBy(p => (p.Holes.Thread, p.Holes.Depth, p.Screw, p.Washer, p.Spacer, p.Kit))
         .Select(alike => new ScrewHoles(string.Join(" and ", alike.Select(p => p.Holes.Name)), 2 * alike.Count(), alike.First()));
@@ -103,7 +110,7 @@ internal static class ScrewCheck
             Missing(work, mount.Kit, seat, upper, lower);
         }
 
-        return new(seat, [Pair(upper, taken?.Upper, planned?.Upper), Pair(lower, taken?.Lower, planned?.Lower)], lacks);
+        return new(seat, [Pair(upper, taken?.Upper, planned?.Upper), Pair(lower, taken?.Lower, planned?.Lower)], lacks) { Rows = display.VesaHeight };
 
         PairResult Pair(HolePair holes, PairTaken? hand, ScrewSet? set)
         {

@@ -118,6 +118,12 @@ public sealed record Stud(string Id, Length Centre, Length Width, StudState Stat
     /// <returns>The distance; negative where no bolt of that diameter fits.</returns>
     public Length Tolerance(Length boltDiameter) => Play(boltDiameter) - Uncertainty;
 
+    /// <summary>The wood that is left beside a bolt, on its thinner side.</summary>
+    /// <param name="boltDiameter">Shank diameter.</param>
+    /// <param name="off">How far it is off the centre.</param>
+    /// <returns>The wood; negative where the bolt comes out at the side.</returns>
+    public Length WoodBeside(Length boltDiameter, Length off) => Width.Half - boltDiameter.Half - off;
+
     /// <summary>How far a bolt may be off a centre that is known exactly: <c>width/2 - 1.5 D</c>.</summary>
     /// <param name="boltDiameter">Shank diameter.</param>
     /// <returns>The distance; negative where no bolt of that diameter fits.</returns>
