@@ -60,6 +60,37 @@ public sealed class PhotoStore(string folder)
     public string? Find(string name, PhotoSize size) =>
         name.Length == 64 && name.All(char.IsAsciiHexDigitLower) && PathOf(name, size) is var path && File.Exists(path) ? path : null;
 
+    /// <summary>Keeps a manual beside the photos: it is saved and brought back with them.</summary>
+    /// <param name="bytes">The file's bytes.</param>
+    /// <returns>Its name, or why it is not taken.</returns>
+    public (string? Name, string? Problem) AddManual(byte[] bytes)
+    {
+        if (bytes.Length is 0 or > MostBytes)
+        {
+            return (null, bytes.Length == 0 ? "The file is empty" : $"The file has {bytes.Length / 1_000_000} MB; at most {MostBytes / 1_000_000} are taken");
+        }
+
+        // By what is in it, not by what it is called: a beginning and an end that every such file has.
+        if (!bytes.AsSpan().StartsWith("%PDF-"u8) || bytes.AsSpan()[Math.Max(0, bytes.Length - 2048)..].IndexOf("%%EOF"u8) < 0)
+        {
+            return (null, "The file is no whole PDF");
+        }
+
+        var name = Convert.ToHexStringLower(SHA256.HashData(bytes));
+        Disk.OwnFolder(folder);
+        if (ManualPath(name) is var path && !File.Exists(path))
+        {
+            Disk.Write(path, stream => stream.Write(bytes));
+        }
+
+        return (name, null);
+    }
+
+    /// <summary>A manual's file.</summary>
+    /// <param name="name">Its name.</param>
+    /// <returns>Where it lies; null where there is none of that name.</returns>
+    public string? FindManual(string name) => name.Length == 64 && name.All(char.IsAsciiHexDigitLower) && ManualPath(name) is var path && File.Exists(path) ? path : null;
+
     /// <summary>Removes a photo in all its sizes, for good.</summary>
     /// <param name="name">Its name.</param>
     public void Remove(string name)
@@ -81,6 +112,8 @@ public sealed class PhotoStore(string folder)
             Disk.Write(path, stream => stream.Write(bytes));
         }
     }
+
+    private string ManualPath(string name) => Path.Combine(folder, name + ".manual.pdf");
 
     private string PathOf(string name, PhotoSize size) => Path.Combine(folder, size switch
     {

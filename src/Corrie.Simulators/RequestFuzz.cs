@@ -58,7 +58,7 @@ public sealed class RequestFuzz(int seed, string file)
         "/people?handler=Password", "/people?handler=Role", "/people?handler=Seen", "/people?handler=Token", "/people?handler=Revoke", "/people?handler=SignOutAll", "/account", "/account?handler=SignOutAll", "/guide", "/guide/ODD", "/figures", "/catalogue", "/catalogue/KIND", "/catalogue/KIND/m-tilt24", "/catalogue/mount/m-tilt24?handler=Draw", "/catalogue/KIND/new?from=ODD", "/catalogue/KIND/ODD?handler=Draw", "/catalogue/KIND/ODD",
         "/practice/ID", "/practice/2?did=ODD&tool=ODD&at=ODD&done=ODD", "/units", "/sign-in", "/setup", "/error", "/not-allowed", "/health/live", "/health/ready", "/openapi/v1.json", "/api/v1/job.schema.json", "/api/v1/plan", "/api/v1/jobs",
         "/api/v1/jobs/ID/file", "/api/v1/jobs/ID/plan", "/api/v1/jobs/ID/entries", "/api/v1/sign-in", "/api/v1/nothing", "/css/corrie.css", "/ODD", "/jobs/ID/ODD", "/jobs/ID/events/ODD",
-        "/jobs/ID/photo?wall=ODD&photo=ODD", "/jobs/ID/photo?handler=Composed", "/jobs/ID/photo?handler=Squared", "/jobs/ID/throw?by=points&a0=ODD&u0=ODD", "/jobs/ID/ways?item=ODD", "/catalogue/KIND?handler=Csv", "/catalogue/KIND/import", "/catalogue/KIND/import?handler=Keep",
+        "/jobs/ID/photo?wall=ODD&photo=ODD", "/jobs/ID/photo?handler=Composed", "/jobs/ID/photo?handler=Squared", "/jobs/ID/throw?by=points&a0=ODD&u0=ODD", "/jobs/ID/ways?item=ODD", "/catalogue/KIND?handler=Csv", "/catalogue/mount/m-tilt24?handler=Manual", "/catalogue/KIND/ODD?handler=Manual&name=ODD", "/catalogue/KIND/import", "/catalogue/KIND/import?handler=Keep",
     ];
 
     private static readonly string[] Fields =

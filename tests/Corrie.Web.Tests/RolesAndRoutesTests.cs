@@ -67,6 +67,8 @@ public sealed class RolesAndRoutesTests : IDisposable
         ["POST /api/v1/sign-in"] = ("/api/v1/sign-in", Anybody),
         ["POST /jobs/{id:long}/photo"] = ("/jobs/6/photo", Crew),
         ["POST /catalogue/{kind:kind}/{item}"] = ("/catalogue/mount/m-tilt24", Planners),
+        ["GET /catalogue/{kind:kind}/{item}?handler=Manual"] = ("/catalogue/mount/m-tilt24?handler=Manual", Crew),
+        ["POST /catalogue/{kind:kind}/{item}?handler=Manual"] = ("/catalogue/mount/m-tilt24?handler=Manual", Planners),
         ["POST /catalogue/{kind:kind}/{item}?handler=Draw"] = ("/catalogue/mount/m-tilt24?handler=Draw", Planners),
         ["POST /error"] = ("/error", Anybody),
         ["POST /figures"] = ("/figures", Planners),

@@ -12,6 +12,12 @@ public abstract record Product(string Name, Mass Mass)
     /// <summary>The member of a copy that says which item of the catalogue it was copied from.</summary>
     public const string CatalogueKey = "catalogue";
 
+    /// <summary>The member that names its manual.</summary>
+    public const string ManualKey = "manual";
+
+    /// <summary>The members that are no figures of a product: what it was copied from, and its manual.</summary>
+    public static IReadOnlyList<string> Besides { get; } = [CatalogueKey, ManualKey];
+
     /// <summary>Whether its figures are what is usual for its kind, and nobody has measured this one.</summary>
     public bool Typical { get; init; }
 
@@ -21,6 +27,7 @@ public abstract record Product(string Name, Mass Mass)
     internal static string NameOf(Members m)
     {
         m.Text(CatalogueKey, "the catalogue's key, where it was copied from there", 40);
+        m.Text(ManualKey, "its manual: SHA-256 of the file, in hexadecimal figures", 64);
         return m.Need("name", new TextShape("what it is, without a make", 120));
     }
 }

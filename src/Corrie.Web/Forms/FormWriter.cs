@@ -224,7 +224,7 @@ public sealed class FormWriter(FormPage page)
     private void Typed(string path, IGroup form, ProductKind product, JsonNode? value, bool open)
     {
         html.Append("</div><details class=\"part\" id=\"p").Append(IdOf(path)).Append(open ? "\" open" : "\"").Append("><summary>").Append(Encode(product.Title)).Append(" of this job</summary>");
-        Members(path, [.. MembersOf(form, value as JsonObject).Where(m => m.Name != Product.CatalogueKey)]);
+        Members(path, [.. MembersOf(form, value as JsonObject).Where(m => !Product.Besides.Contains(m.Name))]);
         html.Append("</details><div class=\"fields\">");
     }
 

@@ -49,7 +49,7 @@ public static class CatalogueAge
         List<OlderFigure> differences =
         [
             .. from member in ((IGroup)kind.Form).MembersOf(now, Place.Nowhere)
-               where member.Name != Product.CatalogueKey
+               where !Product.Besides.Contains(member.Name)
                let here = Text(own, member, style)
                let there = Text(now, member, style)
                where here != there

@@ -196,7 +196,7 @@ public static partial class CatalogueCsv
     // What begins like a formula is one for an office program: a name may not be run.
     private static string Disarmed(string cell) => cell is ['=' or '+' or '@' or '\t' or '\r', ..] || (cell is ['-', var next, ..] && !char.IsAsciiDigit(next)) ? "'" + cell : cell;
 
-    private static IReadOnlyList<Member> MembersOf(ProductKind kind) => [.. ((IGroup)kind.Form).Members.Where(m => m.Name != Product.CatalogueKey && m.Name != "typical")];
+    private static IReadOnlyList<Member> MembersOf(ProductKind kind) => [.. ((IGroup)kind.Form).Members.Where(m => !Product.Besides.Contains(m.Name) && m.Name != "typical")];
 
     private static Column ColumnOf(string heading, ProductKind kind)
     {

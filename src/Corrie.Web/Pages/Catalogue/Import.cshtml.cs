@@ -43,7 +43,7 @@ public sealed class ImportModel(CurrentUser user) : PageModel
     public ProductKind Sort => ProductKinds.Of(Kind)!;
 
     /// <summary>Headings that a file may have.</summary>
-    public string Headings => "id, " + string.Join(", ", ((IGroup)Sort.Form).Members.Where(m => m.Name != Product.CatalogueKey && m.Name != "typical").Select(m => m.Name));
+    public string Headings => "id, " + string.Join(", ", ((IGroup)Sort.Form).Members.Where(m => !Product.Besides.Contains(m.Name) && m.Name != "typical").Select(m => m.Name));
 
     /// <summary>The lines that would do something of a kind.</summary>
     public IReadOnlyList<CsvLine> Of(LineEffect effect) => [.. Preview!.Lines.Where(l => l.Effect == effect)];

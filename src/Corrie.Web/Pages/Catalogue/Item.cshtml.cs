@@ -64,7 +64,7 @@ public sealed class ItemModel(CurrentUser user) : PageModel
     public IReadOnlyList<JobRow> UsedBy { get; private set; } = [];
 
     /// <summary>Its members.</summary>
-    public IEnumerable<Member> Members => ((IGroup)Sort.Form).Members.Where(m => m.Name != Product.CatalogueKey);
+    public IEnumerable<Member> Members => ((IGroup)Sort.Form).Members.Where(m => !Product.Besides.Contains(m.Name));
 
     /// <summary>Its members by what they are about, in the order in which somebody reads a data sheet.</summary>
     public IEnumerable<(string Heading, IReadOnlyList<Member> Members)> Groups
@@ -217,13 +217,80 @@ public sealed class ItemModel(CurrentUser user) : PageModel
         return Redirect($"/catalogue/{Kind}/{key}");
     }
 
+    /// <summary>The name of its manual; null for none.</summary>
+    public string? Manual => Item == "new" ? null : user.Company.Catalogue.Find(Item)?.Document[Product.ManualKey]?.ToString();
+
+    /// <summary>The manual of an item: the catalogue's, or one that a job was planned with.</summary>
+    /// <param name="name">Its name.</param>
+    public IActionResult OnGetManual(string? name)
+    {
+        if (user.Company.Photos.FindManual(name ?? string.Empty) is not { } path)
+        {
+            return NotFound();
+        }
+
+        // What a file may do in a browser is for the page that it is on to say: nothing.
+        Response.Headers.ContentSecurityPolicy = "sandbox; default-src 'none'; style-src 'unsafe-inline'";
+        return PhysicalFile(path, "application/pdf");
+    }
+
+    /// <summary>Keeps a manual with the item, or takes it away.</summary>
+    /// <param name="manual">The file.</param>
+    /// <param name="what"><c>gone</c> takes the manual away.</param>
+    public async Task<IActionResult> OnPostManualAsync(IFormFile? manual, string? what)
+    {
+        var version = Version;
+        if (Refused() is { } refused)
+        {
+            return refused;
+        }
+
+        if (Item == "new")
+        {
+            return BadRequest();
+        }
+
+        Rows = PlateRows.Of(document[PlateRows.Member], Style);
+        var after = (JsonObject)document.DeepClone();
+        after.Remove(Product.ManualKey);
+        if (what != "gone")
+        {
+            using var bytes = new MemoryStream();
+            await (manual?.CopyToAsync(bytes) ?? Task.CompletedTask);
+            var (name, problem) = manual is null ? (null, "No file was chosen") : user.Company.Photos.AddManual(bytes.ToArray());
+            if (name is null)
+            {
+                Problems.Add(problem + $". Expected: a manual as a PDF of at most {PhotoStore.MostBytes / 1_000_000} MB.");
+                Response.StatusCode = StatusCodes.Status422UnprocessableEntity;
+                return Page();
+            }
+
+            after[Product.ManualKey] = name;
+        }
+
+        if (!user.Company.Catalogue.Save(Item, Kind, after, version, user.SignIn))
+        {
+            Problems.Add("Somebody else has changed this item meanwhile. Look at it, and add the manual again.");
+            Response.StatusCode = StatusCodes.Status409Conflict;
+            return Page();
+        }
+
+        return Redirect($"/catalogue/{Kind}/{Item}");
+    }
+
     private IActionResult? Refused() => !Edits ? Forbid() : Load() ? null : NotFound();
 
     // The document as it is typed; what cannot be taken is left out of it and said at its field.
     private void Take(string what)
     {
         typed = Members.Where(m => m.Name != PlateRows.Member).ToDictionary(m => m.Name, m => Request.Form["m." + m.Name].ToString().Trim());
+        var manual = document[Product.ManualKey]?.DeepClone();
         document = [];
+        if (manual is not null)
+        {
+            document[Product.ManualKey] = manual;
+        }
+
         foreach (var member in Members.Where(m => typed.GetValueOrDefault(m.Name) is { Length: > 0 }))
         {
             var value = member.Shape.Take(typed[member.Name], Style.System, out var problem);
