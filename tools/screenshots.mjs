@@ -10,7 +10,7 @@ const page = await site.as('ines');
 const shots = {
   'wall-front': '/jobs/6/place?view=front', 'wall-behind': '/jobs/6/hang?view=behind', 'wall-side': '/jobs/3/place?view=side', 'wall-above': '/jobs/4/fix?view=above',
   survey: '/jobs/6/survey?view=behind', section: '/jobs/1/survey?view=side', practice: '/practice/2?did=s34;s62;p955040;p949960;p1349248;p1344168&done=true', 'wall-metric': '/jobs/5/place?view=front', jobs: '/jobs', catalogue: '/catalogue/mount', item: '/catalogue/mount/m-tilt24',
-  sheet: '/jobs/6/sheet', row: '/jobs/7/place?view=front&item=d2', 'row-behind': '/jobs/7/fix?view=behind&item=m2', new: '/jobs/new', history: '/jobs/2/history', people: '/people', figures: '/figures',
+  sheet: '/jobs/6/sheet', 'row-behind': '/jobs/7/fix?view=behind&item=m2', history: '/jobs/2/history', people: '/people', photo: '/jobs/6/photo', throw: '/jobs/6/throw',
 };
 // A history with something in it: an evening's work on a wall that is in no other picture.
 await page.goto(site.base + '/jobs/2/survey?view=behind');
@@ -29,6 +29,26 @@ for (const [name, path] of Object.entries(shots)) {
   await page.waitForTimeout(250);
   await page.screenshot({ path: `${folder}${name}.png`, fullPage: name === 'sheet' });
 }
+// A plate that misses its studs, for the ways out: the mount's slide is read wrong, and set right again.
+await page.goto(site.base + '/jobs/6/hang?view=behind');
+await page.waitForSelector('.scripted #drawing');
+const slip = async value => {
+  const settles = await page.evaluate(() => window.settles);
+  await page.evaluate(v => {
+    const button = Object.assign(document.createElement('button'), { name: 'changes', value: `/items/m1/product/slide ${v}` });
+    button.setAttribute('form', 'changes');
+    document.body.append(button);
+    button.click();
+    button.remove();
+  }, value);
+  await page.waitForFunction(n => window.settles > n, settles);
+};
+await slip('"1/2 in"');
+await page.goto(site.base + '/jobs/6/ways?item=m1');
+await page.screenshot({ path: `${folder}ways.png` });
+await page.goto(site.base + '/jobs/6/hang?view=behind');
+await page.waitForSelector('.scripted #drawing');
+await slip('"6 in"');
 // What the guide in the program shows.
 const guide = fileURLToPath(new URL('../src/Corrie.Web/wwwroot/guide/', import.meta.url));
 mkdirSync(guide, { recursive: true });

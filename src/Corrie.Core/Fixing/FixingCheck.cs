@@ -119,7 +119,12 @@ internal static class FixingCheck
                 plate with { Part = "backing" }, $"Have the blocking worked out: {bolts.Bolts.Count} bolts pull across the grain of {blocking.Thickness} of wood between {blocking.Studs} studs, and {layout.Load} hang on it.");
         }
 
-        if (layout.Toggles.Count > 0)
+        if (layout.Toggles.Count > 0 && input.Mount.Moves)
+        {
+            yield return FixingFindings.WrongForWall.At(
+                plate with { Part = "toggles" }, $"Take the toggles out: {layout.Toggles.Count} of them in board would carry a mount that reaches {input.Mount.DepthExtended} out of the wall.");
+        }
+        else if (layout.Toggles.Count > 0)
         {
             yield return FixingFindings.Engineer.At(
                 plate with { Part = "toggles" }, $"Have the share of the toggles worked out: {layout.Toggles.Count} toggles and {bolts.Bolts.Count} bolts in a stud give way differently under {layout.Load}, and these rules cover bolts in two studs.");

@@ -73,7 +73,24 @@ internal static class HangingCheck
         }
     }
 
-    private static IEnumerable<Finding> Rows(Hanging input, PlateLayout layout) => input.Mount.Rows.Where(r => !input.Mount.OnPlate(r)).Select(row =>
+    private static IEnumerable<Finding> Rows(Hanging input, PlateLayout layout) => [.. RowsOff(input, layout), .. HolesOff(input, layout)];
+
+    // To the side, as the rows are up and down: a hole where there is no steel.
+    private static IEnumerable<Finding> HolesOff(Hanging input, PlateLayout layout)
+    {
+        var mount = input.Mount;
+        foreach (var (name, slots) in mount.Rows.Select(r => (r.Id, r.Slots)).Append(("drilled", [.. (input.Support?.Drilled ?? []).Select(d => new Slot(d, d))])))
+        {
+            if (slots.Where(s => PlateQuestion.OffPlate(mount, s)).Select(s => (Slot?)s).FirstOrDefault() is { } off)
+            {
+                yield return HangingFindings.RowOffPlate.At(
+                    new($"rows/{name}/aside", layout.Position.Plate, layout.HookLine),
+                    $"Measure the mount again: a hole of the {name} row reaches from {off.From} to {off.To} of the plate's middle, and the plate ends at {mount.PlateWidth.Half}. It is left out.");
+            }
+        }
+    }
+
+    private static IEnumerable<Finding> RowsOff(Hanging input, PlateLayout layout) => input.Mount.Rows.Where(r => !input.Mount.OnPlate(r)).Select(row =>
     {
         var under = row.AboveHook < Length.Zero;
         var off = under ? -row.AboveHook - input.Mount.HookUp : row.AboveHook - (input.Mount.PlateHeight - input.Mount.HookUp);

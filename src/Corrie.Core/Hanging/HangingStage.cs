@@ -141,6 +141,11 @@ public sealed class HangingStage : IStage
     {
         var mount = input.Mount;
         work.Add(new Body("plate", "plate", BodyRole.Plate, layout.Plate, Length.Zero, mount.PlateThickness) { Assembly = input.Assembly });
+        if (layout.Backing is { Kind: BackingKind.Board, Outline: var outline, Thickness: var thick })
+        {
+            work.Add(new Body("backing", "board", BodyRole.Plate, outline, Length.Zero, thick) { Assembly = input.Assembly });
+        }
+
         foreach (var arm in layout.Arms)
         {
             work.Add(new Body("arms", "arm", BodyRole.Arm, arm, mount.PlateThickness, Length.Max(mount.PlateThickness, mount.DepthParked)) { Assembly = input.Assembly });

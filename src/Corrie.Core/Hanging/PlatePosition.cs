@@ -17,7 +17,7 @@ public readonly record struct PlateBolt(PlateRow Row, Slot Slot, Stud Stud, Leng
     /// <summary>Whether it keeps its edge distance, or would if its stud were confirmed where it is marked.</summary>
     /// <param name="boltDiameter">Shank diameter.</param>
     /// <returns>Whether it does.</returns>
-    public bool WouldHold(Length boltDiameter) => OffCentre <= (Stud.State == StudState.Confirmed ? Stud.Tolerance(boltDiameter) : Stud.Play(boltDiameter));
+    public bool WouldHold(Length boltDiameter) => OffCentre <= Stud.Once(boltDiameter);
 }
 
 /// <summary>A plate position and the bolts that it allows.</summary>

@@ -24,8 +24,15 @@ public sealed record PlateQuestion(
 
     /// <summary>The plate's rows of holes for this wall, the top one first.</summary>
     public IReadOnlyList<PlateRow> Rows => Mount.Walls.Contains(Wall)
-        ? [.. Mount.Rows.Where(r => Mount.OnPlate(r) && r.IsFor(Wall)).OrderByDescending(r => r.AboveHook).Select(r => Drilled is { Count: > 0 } ? r with { Slots = [.. r.Slots, .. Drilled.Select(d => new Slot(d, d))] } : r)]
+        ? [.. Mount.Rows.Where(r => Mount.OnPlate(r) && r.IsFor(Wall)).OrderByDescending(r => r.AboveHook)
+            .Select(r => r with { Slots = [.. r.Slots.Concat((Drilled ?? []).Select(d => new Slot(d, d))).Where(s => !OffPlate(Mount, s))] }).Where(r => r.Slots.Count > 0)]
         : [];
+
+    /// <summary>Whether a hole is beside the plate that it is said to be in.</summary>
+    /// <param name="mount">The mount.</param>
+    /// <param name="slot">The hole or slot.</param>
+    /// <returns>Whether it is.</returns>
+    public static bool OffPlate(Mount mount, Slot slot) => slot.From < -mount.PlateWidth.Half || slot.To > mount.PlateWidth.Half;
 
     /// <summary>From where to where the plate's centre may be for the display to hang where it is wanted: the plate on the wall, both arms on the plate.</summary>
     public (Length From, Length To) Window
@@ -51,7 +58,7 @@ public sealed record PlateQuestion(
 }
 
 /// <summary>
-/// Finds where along the wall a plate goes. Preference, in this order: it catches as many studs as it is made for; most bolts of the top row in studs
+/// Finds where along the wall a plate goes. Preference, in this order: it catches as many studs as it is made for; it would once they are confirmed; most bolts of the top row in studs
 /// with their edge distance (uncertainty included), most of the rows below, smallest largest off-centre of a bolt that holds, smallest slide.
 /// </summary>
 /// <remarks>
@@ -168,6 +175,8 @@ public static class PlateSearch
                 // A bolt keeps its edge distance, or lands in the stud's face, and is dead centre between these.
                 var (before, after) = (stud.Centre - slot.To, stud.Centre - slot.From);
                 Add(before - most);
+                Add(before - stud.Once(bolt));
+                Add(after + stud.Once(bolt));
                 Add(before);
                 Add(after);
                 Add(after + most);
@@ -235,17 +244,18 @@ public static class PlateSearch
     private sealed class Judge(PlateQuestion question, IReadOnlyList<PlateRow> rows, IReadOnlyList<Stud> studs, Length apart)
     {
         private readonly (long From, long To)[][] slots = [.. rows.Select(r => r.Slots.Select(s => (s.From.Units, s.To.Units)).ToArray())];
-        private readonly (long Centre, long Holds, long Face)[] members = [.. studs.Select(s => (s.Centre.Units, s.Tolerance(question.Bolt).Units, s.Width.Half.Units))];
+        private readonly (long Centre, long Holds, long Once, long Face)[] members = [.. studs.Select(s => (s.Centre.Units, s.Tolerance(question.Bolt).Units, s.Once(question.Bolt).Units, s.Width.Half.Units))];
         private readonly long arms = question.Arms.Units;
         private readonly bool single = question.Mount.Studs < 2;
 
         public Rank Score(Length plate)
         {
             var (held, inWood, worst, worstInWood, left, right) = (0L, 0, 0L, 0L, long.MaxValue, long.MinValue);
+            var (first, last) = (long.MaxValue, long.MinValue);
             foreach (var row in slots)
             {
                 var inRow = 0L;
-                foreach (var (centre, holds, face) in members)
+                foreach (var (centre, holds, once, face) in members)
                 {
                     var off = Nearest(row, centre - plate.Units);
                     if (off <= holds)
@@ -254,6 +264,12 @@ public static class PlateSearch
                         worst = Math.Max(worst, off);
                         left = Math.Min(left, centre);
                         right = Math.Max(right, centre);
+                    }
+
+                    if (off <= once)
+                    {
+                        first = Math.Min(first, centre);
+                        last = Math.Max(last, centre);
                     }
 
                     if (off <= face)
@@ -266,9 +282,9 @@ public static class PlateSearch
                 held = (held << CountBits) | Math.Min(inRow, (1 << CountBits) - 1);
             }
 
-            var enough = left <= right && (single || (right > left && right - left >= apart.Units));
+            bool Enough(long from, long to) => from <= to && (single || (to > from && to - from >= apart.Units));
             // As long as no stud is known well enough to hold a bolt, the most bolts in wood, near its middle, are the best guess.
-            return new(enough, held, held == 0 ? inWood : 0, held == 0 ? worstInWood : worst, Math.Abs(arms - plate.Units), plate);
+            return new(Enough(left, right), Enough(first, last), held, held == 0 ? inWood : 0, held == 0 ? worstInWood : worst, Math.Abs(arms - plate.Units), plate);
         }
 
         private static long Nearest((long From, long To)[] row, long place)
@@ -289,11 +305,12 @@ public static class PlateSearch
         }
     }
 
-    private readonly record struct Rank(bool Enough, long Held, int InWood, long Worst, long Slide, Length Plate) : IComparable<Rank>
+    private readonly record struct Rank(bool Enough, bool Met, long Held, int InWood, long Worst, long Slide, Length Plate) : IComparable<Rank>
     {
         public int CompareTo(Rank other)
         {
             var by = other.Enough.CompareTo(Enough);
+            by = by != 0 ? by : other.Met.CompareTo(Met);
             by = by != 0 ? by : other.Held.CompareTo(Held);
             by = by != 0 ? by : other.InWood.CompareTo(InWood);
             by = by != 0 ? by : Worst.CompareTo(other.Worst);

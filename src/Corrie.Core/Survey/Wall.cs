@@ -124,6 +124,11 @@ public sealed record Stud(string Id, Length Centre, Length Width, StudState Stat
     /// <returns>The wood; negative where the bolt comes out at the side.</returns>
     public Length WoodBeside(Length boltDiameter, Length off) => Width.Half - boltDiameter.Half - off;
 
+    /// <summary>How far a bolt may be off the centre if the member were confirmed where it is marked.</summary>
+    /// <param name="boltDiameter">Shank diameter.</param>
+    /// <returns>The distance.</returns>
+    public Length Once(Length boltDiameter) => State == StudState.Confirmed ? Tolerance(boltDiameter) : Play(boltDiameter);
+
     /// <summary>How far a bolt may be off a centre that is known exactly: <c>width/2 - 1.5 D</c>.</summary>
     /// <param name="boltDiameter">Shank diameter.</param>
     /// <returns>The distance; negative where no bolt of that diameter fits.</returns>

@@ -124,10 +124,11 @@ public class PlateFitTests
         {
             Span<int> counts = stackalloc int[3];
             var (row, all, worst, worstAll, low, high) = (0, 0, 0, 0, int.MaxValue, int.MinValue);
+            var (first, last) = (int.MaxValue, int.MinValue);
             foreach (var (_, slots) in TopFirst)
             {
                 ref var count = ref counts[row++];
-                foreach (var (centre, width, unsure, _) in Studs)
+                foreach (var (centre, width, unsure, confirmed) in Studs)
                 {
                     var nearest = int.MaxValue;
                     foreach (var (from, to) in slots)
@@ -143,6 +144,11 @@ public class PlateFitTests
                         (low, high) = (Math.Min(low, centre), Math.Max(high, centre));
                     }
 
+                    if (nearest <= width - (3 * Bolt) - (confirmed ? 2 * unsure : 0))
+                    {
+                        (first, last) = (Math.Min(first, centre), Math.Max(last, centre));
+                    }
+
                     if (nearest <= width)
                     {
                         all++;
@@ -152,16 +158,16 @@ public class PlateFitTests
             }
 
             var any = low <= high;
-            var enough = any && (Needs == 1 || (high > low && 3 * (high - low) >= Spans));
-            return new(enough ? 0 : 1, -counts[0], -counts[1], -counts[2], any ? 0 : -all, any ? worst : worstAll, Math.Abs(plate - (2 * Arms)));
+            bool Both(int from, int to) => from <= to && (Needs == 1 || (to > from && 3 * (to - from) >= Spans));
+            return new(Both(low, high) ? 0 : 1, Both(first, last) ? 0 : 1, -counts[0], -counts[1], -counts[2], any ? 0 : -all, any ? worst : worstAll, Math.Abs(plate - (2 * Arms)));
         }
 
         private static Length In(int sixtyFourths) => Length.Tape(0, sixtyFourths, 64);
     }
 
-    private readonly record struct Verdict(int Enough, int Top, int Second, int Third, int InWood, int Off, int Slide) : IComparable<Verdict>
+    private readonly record struct Verdict(int Enough, int Met, int Top, int Second, int Third, int InWood, int Off, int Slide) : IComparable<Verdict>
     {
         public int CompareTo(Verdict other) =>
-            (Enough, Top, Second, Third, InWood, Off, Slide).CompareTo((other.Enough, other.Top, other.Second, other.Third, other.InWood, other.Off, other.Slide));
+            (Enough, Met, Top, Second, Third, InWood, (Off, Slide)).CompareTo((other.Enough, other.Met, other.Top, other.Second, other.Third, other.InWood, (other.Off, other.Slide)));
     }
 }

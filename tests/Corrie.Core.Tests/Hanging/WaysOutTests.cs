@@ -128,6 +128,23 @@ public class WaysOutTests : IFindingCases
         Assert.Contains("3 in for the mount", Sheets.Plan(("/items/m1/support/backing", "board"), ("/walls/w1/circulation", true)).Finding("place.protrudes").Message.Say(LengthStyle.Inches));
     }
 
+    [Fact]
+    public void What_is_made_so_that_it_holds_is_looked_at_like_all_else()
+    {
+        // A board from stud to stud lies on a switch that the display alone clears: from 53 1/4 to 102 3/4, the display from 53 3/4.
+        (string, JsonNode?)[] light = [("/walls/w1/features/s", Sheets.Json("""{ "kind": "switch", "name": "switch", "left": "100 in", "width": "3 in", "bottom": "43 in", "height": "4 in" }""")), ("/items/d1/place/across", "75 in"), ("/items/d1/place/approval/across", "75 in")];
+        Assert.DoesNotContain("place.covers", Sheets.Plan(light).Codes());
+        Assert.Contains("place.covers", Sheets.Plan([.. light, ("/items/m1/support/backing", "board"), ("/items/m1/support/from", "54 in"), ("/items/m1/support/to", "102 in")]).Codes());
+        // Toggles in board carry no arm.
+        (string, JsonNode?)[] arm = [.. Wall(["70 in"], ("/items/m1/support/toggles", true)), ("/items/m1/product/kind", "articulating"), ("/items/m1/product/depthExtended", "12 in")];
+        Assert.Equal(Corrie.Core.Findings.Severity.FinalStop, Sheets.Plan(arm).Finding("fix.wrong-for-wall").Severity);
+        Assert.DoesNotContain("fix.wrong-for-wall", Sheets.Plan(Wall(["70 in"], ("/items/m1/support/toggles", true))).Codes());
+        // A hole where there is no steel holds nothing, whoever drilled it.
+        var off = Sheets.Plan(("/items/m1/support/drilled", Sheets.Json("""["10 1/16 in"]""")), ("/items/m1/product/mayBeDrilled", true));
+        Assert.Contains("the plate ends at 10 in", off.Finding("hang.row-off-plate").Message.Say(LengthStyle.Inches));
+        Assert.DoesNotContain("hang.row-off-plate", Sheets.Plan(("/items/m1/support/drilled", Sheets.Json("""["9 1/2 in"]""")), ("/items/m1/product/mayBeDrilled", true)).Codes());
+    }
+
     private static WayOut Way(IReadOnlyList<WayOut> ways, WayKind kind) => Assert.Single(ways, w => w.Kind == kind);
 
     private static IEnumerable<WayKind> Out(IReadOnlyList<WayOut> ways) => ways.Skip(1).Select(w => w.Kind);

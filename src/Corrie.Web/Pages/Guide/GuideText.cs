@@ -37,6 +37,8 @@ public sealed record GuideText(string What, string Picture, IReadOnlyList<string
                 "If the make is not known yet, press a typical one of its size. The plan goes by its figures; before the first hole the real one is measured and its figures typed.",
                 "Or drag the display, or type a figure: the reading says where it is, from wherever the tapes are hooked.",
                 "Drag a tape's hook to the mantel or the left edge of a window, and everything is read from there.",
+                "Lay the plan on a photo of the wall: draw four numbers onto points that were measured. The client agrees on that picture, and it is kept.",
+                "Or throw the plan onto the wall itself with a projector: four corners onto four tapes, a fifth to check. It is for looking, and not for drilling.",
                 "Record who agreed. A client who signs in agrees by themselves. Whatever moves the display asks again.",
             ],
             [
@@ -54,7 +56,8 @@ public sealed record GuideText(string What, string Picture, IReadOnlyList<string
                 "From above, plate and bolts are drawn large, and the room small in the corner.",
                 "Read the hook line three ways, from the bottom, the centre and the top of the display; measure one of them on the display itself.",
                 "Look which screws go into the display, from which bag. What the kit lacks is said before the van leaves; what you take yourself is typed under it, in millimetres.",
-                "For an arm, say how far the display is to turn: from above it is drawn swung out, as far as it goes.",
+                "Turn an arm by the round handle, from above; from the side pull a pull-down along its way. What it touches on the way is a stop.",
+                "Where the plate misses its studs, open the ways out: each is planned and drawn, with what it costs. The catalogue's mounts stand beside each other there too.",
                 "If the plate has to slide, the arrow says by how much. The display moves back on its hooks, if they allow it.",
             ],
             [
