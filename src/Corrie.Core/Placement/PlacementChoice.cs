@@ -60,6 +60,10 @@ public sealed record Viewer(string Id, string Name, Length Eye, Length Distance,
     public Length? Across { get; init; }
 }
 
+/// <summary>What has to be read in a picture.</summary>
+/// <param name="Detail">The smallest letter or line, in per cent of the picture's height; null where nobody has said.</param>
+public sealed record ToBeRead(double? Detail);
+
 /// <summary>The client's consent to a position.</summary>
 /// <param name="By">Who consented.</param>
 /// <param name="Centre">Height of the centre that they consented to.</param>
@@ -84,9 +88,6 @@ public sealed record Approval(string By, Length Centre, Length Across)
 public sealed record PlacementChoice(
     School School, string Reason, Edge Given, Length Height, string? Over, Length Across, Length? GapBelow, Length GapAbove, Approval? Approval, Place Here)
 {
-    /// <summary>For a room in which something has to be read: the smallest letter or line, in per cent of the picture's height; null for none.</summary>
-    public double? Detail { get; init; }
-
     private static readonly GroupShape<Approval> Consent = new("the client's consent", m => new Approval(
         m.Need("by", new TextShape("who consented", 80)),
         m.Length("centre", "height of the centre consented to", LengthRange.Along),
@@ -110,7 +111,11 @@ public sealed record PlacementChoice(
 
     /// <summary>Where a thing goes: nothing as long as no height is given.</summary>
     public static Part<PlacementChoice?> Part { get; } = new(
-        Holder.Item, "place", new GroupShape<PlacementChoice?>("where it goes", Read), kind => kind.IsPlaced);
+        Holder.Item, "place", new GroupShape<PlacementChoice?>("where it goes", Taken), kind => kind.IsPlaced);
+
+    /// <summary>What has to be read in the picture, from the farthest seat.</summary>
+    public static Part<ToBeRead> Read { get; } = new(Holder.Item, "read", new GroupShape<ToBeRead>("what has to be read in the picture", m => new ToBeRead(
+        m.Maybe("detail", new NumberShape("smallest letter or line, in per cent of the picture's height", 0.1, 50)))), kind => kind == Catalogue.Display.Kind);
 
     /// <summary>Who watches.</summary>
     public static Part<IReadOnlyList<Viewer>> Seats { get; } = new(Holder.Job, "seats", new MapShape<Viewer>("who watches", Seat, 60));
@@ -187,7 +192,7 @@ public sealed record PlacementChoice(
         _ => bottom + outerHeight,
     };
 
-    private static PlacementChoice? Read(Members m)
+    private static PlacementChoice? Taken(Members m)
     {
         var height = m.MaybeLength("height", "height over the floor", LengthRange.Along);
         var given = m.Choice("given", "given for its", Edge.Bottom);
@@ -197,13 +202,9 @@ public sealed record PlacementChoice(
         var below = m.MaybeLength("gapBelow", "least gap to what stands below", LengthRange.Distance);
         var above = m.Length("gapAbove", "least gap to what is above", LengthRange.Distance, Length.Zero);
         var reason = m.Text("reason", "because", 300);
-        var detail = m.Maybe("detail", new NumberShape("smallest letter or line that has to be read, in per cent of the picture's height", 0.1, 50));
         var approval = m.Part("approval", Consent);
         // Nothing said sideways means the middle of the wall.
         return height is null ? null : new(
-            school, reason, given, height.Value, over ?? (across is null ? "wall" : null), across ?? Length.Zero, below, above, approval, m.Here)
-        {
-            Detail = detail,
-        };
+            school, reason, given, height.Value, over ?? (across is null ? "wall" : null), across ?? Length.Zero, below, above, approval, m.Here);
     }
 }

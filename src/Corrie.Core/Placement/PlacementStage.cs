@@ -20,7 +20,7 @@ public sealed class PlacementStage : IStage
     public WorkStep Step => WorkStep.Place;
 
     /// <inheritdoc/>
-    public IReadOnlyList<Part> Parts { get; } = [PlacementChoice.Part, PlacementChoice.Seats, RoomLight.Part];
+    public IReadOnlyList<Part> Parts { get; } = [PlacementChoice.Part, PlacementChoice.Read, PlacementChoice.Seats, RoomLight.Part];
 
     /// <inheritdoc/>
     public IReadOnlyList<FindingKind> Kinds => PlacementFindings.All;

@@ -34,8 +34,11 @@ internal sealed record PlacedThing(string Id, ProductKind Kind, string Name, Pro
 
         var bottom = PlacementChoice.BottomOf(choice.Given, choice.Height, sized.Height);
         var across = CentreAcross(wall, choice);
-        return new(item.Id, item.Kind, item.Name, item.Product, choice, item.SaidOn.Length > 0, assembly, new(across - sized.Width.Half, bottom, sized.Width, sized.Height));
+        return new(item.Id, item.Kind, item.Name, item.Product, choice, item.SaidOn.Length > 0, assembly, new(across - sized.Width.Half, bottom, sized.Width, sized.Height)) { Detail = item.Get(PlacementChoice.Read)?.Detail };
     }
+
+    /// <summary>The smallest letter or line that has to be read in it, in per cent of the picture's height; null for none.</summary>
+    public double? Detail { get; init; }
 
     /// <summary>Its body.</summary>
     /// <param name="name">What it is called in findings.</param>
@@ -271,7 +274,7 @@ internal sealed class Placing
                         [new Remedy($"Lower it {by}", $"bottom at {lowest}, {after} up to the centre", [choice.BottomAt(lowest, Result.Outer.Height)])]);
             }
 
-            if (choice.Detail is { } share && FarthestFor(picture.Height, share) is var farthest && viewer.Distance > farthest)
+            if (thing.Detail is { } share && FarthestFor(picture.Height, share) is var farthest && viewer.Distance > farthest)
             {
                 yield return PlacementFindings.TooSmall.At(
                     new($"views/{viewer.Id}/detail"),

@@ -35,7 +35,11 @@ public static class StandInPhoto
             ["photo"] = "p1",
             ["points"] = new JsonObject
             {
-                ["1"] = At(8.75, 84), ["2"] = At(8.75, 36), ["3"] = At(147.5, 14), ["4"] = At(164, 96), ["5"] = At(48.75, 18.5),
+                ["1"] = At(8.75, 84),
+                ["2"] = At(8.75, 36),
+                ["3"] = At(147.5, 14),
+                ["4"] = At(164, 96),
+                ["5"] = At(48.75, 18.5),
             },
         };
     }
@@ -52,7 +56,10 @@ public static class StandInPhoto
         var (x, y) = Camera.Inverse.Map(across, up);
         return new()
         {
-            ["x"] = Math.Round(x / Width, 5), ["y"] = Math.Round(y / Height, 5), ["across"] = string.Create(CultureInfo.InvariantCulture, $"{across} in"), ["up"] = string.Create(CultureInfo.InvariantCulture, $"{up} in"),
+            ["x"] = Math.Round(x / Width, 5),
+            ["y"] = Math.Round(y / Height, 5),
+            ["across"] = string.Create(CultureInfo.InvariantCulture, $"{across} in"),
+            ["up"] = string.Create(CultureInfo.InvariantCulture, $"{up} in"),
         };
     }
 }

@@ -116,7 +116,11 @@ public static partial class CatalogueCsv
         var first = said.Success ? 1 : 0;
         using var parser = new CsvParser(new StringReader(text), new CsvConfiguration(CultureInfo.InvariantCulture)
         {
-            Delimiter = separator.ToString(), BadDataFound = null, TrimOptions = TrimOptions.Trim, IgnoreBlankLines = true, MaxFieldSize = 0,
+            Delimiter = separator.ToString(),
+            BadDataFound = null,
+            TrimOptions = TrimOptions.Trim,
+            IgnoreBlankLines = true,
+            MaxFieldSize = 0,
         });
         if (!parser.Read() || parser.Record is not { } head || head.All(string.IsNullOrWhiteSpace))
         {

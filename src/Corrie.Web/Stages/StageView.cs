@@ -34,8 +34,11 @@ public abstract class StageView
     /// <param name="wall">Key of the wall.</param>
     public virtual IEnumerable<Phrase> Sentences(JobPlan plan, string wall) => [];
 
-    /// <summary>Whether the form leaves a member out, because the results have it.</summary>
-    public virtual bool LeavesOut(Part part, Member member) => false;
+    /// <summary>Whether the form leaves a member out, because the results have it, or it is no question of this thing.</summary>
+    /// <param name="part">The part.</param>
+    /// <param name="member">Its member.</param>
+    /// <param name="item">The thing that it is asked of; null for the wall and the job.</param>
+    public virtual bool LeavesOut(Part part, Member member, Item? item) => false;
 
     /// <summary>The words under which the questions of a part are folded away; empty for open ones.</summary>
     /// <param name="part">The part.</param>

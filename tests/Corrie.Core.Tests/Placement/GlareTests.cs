@@ -54,9 +54,9 @@ public class GlareTests : IFindingCases
     public void Who_sits_too_far_for_the_smallest_letter_is_told_what_size_would_do()
     {
         // The picture is 26.96 in high: 1.4 % of it is read from 75.5 in, and the sofa stands at 80.
-        var message = Sheets.Plan(("/items/d1/place/detail", 1.4)).Finding("place.too-small").Message.Say(LengthStyle.Inches);
+        var message = Sheets.Plan(("/items/d1/read/detail", 1.4)).Finding("place.too-small").Message.Say(LengthStyle.Inches);
         Assert.Contains("read up to 75 1/2 in", message);
         Assert.Contains("28 9/16 in high", message);
-        Assert.DoesNotContain("place.too-small", Sheets.Plan(("/items/d1/place/detail", 1.5)).Codes());
+        Assert.DoesNotContain("place.too-small", Sheets.Plan(("/items/d1/read/detail", 1.5)).Codes());
     }
 }

@@ -36,7 +36,7 @@ public sealed partial class IndexModel
             IReadOnlyList<Member> own = IsIntroducedBy(view, item)
                 ? [.. OwnMembers.Select(n => new Member(n, JobForm.At($"{pointer}/{n}", Document)!))]
                 : [];
-            yield return writer.Form($"{view.Stage.Word}-item", string.Empty, Asked(writer, view, Holder.Item, pointer, own, item.Kind));
+            yield return writer.Form($"{view.Stage.Word}-item", string.Empty, Asked(writer, view, Holder.Item, pointer, own, item));
         }
 
         if (view.Parts.Any(p => p.Holder == Holder.Job))
@@ -103,16 +103,21 @@ public sealed partial class IndexModel
         StageViews.All.FirstOrDefault(v => v.Parts.Any(p => p.Holder == Holder.Item && p.Of(item.Kind)))?.Stage == view.Stage;
 
     private static List<(string Pointer, IReadOnlyList<Member> Members, string Fold)> Asked(
-        FormWriter writer, StageView view, Holder holder, string pointer, IReadOnlyList<Member> own, ProductKind? kind = null)
+        FormWriter writer, StageView view, Holder holder, string pointer, IReadOnlyList<Member> own, Item? item = null)
     {
         var groups = new List<(string, IReadOnlyList<Member>, string)>();
+        var folded = new List<(string, IReadOnlyList<Member>, string)>();
         var whole = new List<Member>();
-        foreach (var part in view.Parts.Where(p => p.Holder == holder && (kind is null || p.Of(kind))))
+        foreach (var part in view.Parts.Where(p => p.Holder == holder && (item is null || p.Of(item.Kind))))
         {
             if (part.Shape is IGroup && FieldText.Product(part.Shape) is null)
             {
                 var at = part.Name.Length == 0 ? pointer : Pointer.Join(pointer, part.Name);
-                groups.Add((at, [.. writer.MembersOf(at, part.Shape).Where(m => !view.LeavesOut(part, m))], view.Fold(part)));
+                groups.Add((at, [.. writer.MembersOf(at, part.Shape).Where(m => !view.LeavesOut(part, m, item))], view.Fold(part)));
+            }
+            else if (view.Fold(part) is { Length: > 0 } fold)
+            {
+                folded.Add((pointer, [new(part.Name, part.Shape)], fold));
             }
             else
             {
@@ -123,6 +128,7 @@ public sealed partial class IndexModel
         // The product first, then what is asked of it, then what is seldom changed.
         groups.Insert(0, (pointer, [.. own.Concat(whole).Where(m => FieldText.Product(m.Shape) is not null)], string.Empty));
         groups.Add((pointer, [.. whole.Where(m => FieldText.Product(m.Shape) is null)], string.Empty));
+        groups.AddRange(folded);
         groups.Add((pointer, [.. own.Where(m => FieldText.Product(m.Shape) is null)], holder == Holder.Item ? "Name, wall, and what it hangs on" : "Name"));
         return groups;
     }

@@ -1,4 +1,6 @@
+using Corrie.Core.Catalogue;
 using Corrie.Core.Findings;
+using Corrie.Core.Format;
 using Corrie.Core.Hanging;
 using Corrie.Core.Planning;
 using Corrie.Core.Survey;
@@ -20,6 +22,15 @@ public sealed class HangingView : StageView
     /// <remarks>The planner takes them from the kit, as a rule.</remarks>
     public override string Fold(Part part) => part == HangingChoice.Screws ? "Screws into the display, taken by hand"
         : part == Support.Part ? "Board, blocking, toggles, holes drilled into the plate" : string.Empty;
+
+    /// <inheritdoc/>
+    /// <remarks>What is entered already is asked of every mount, so that it can be taken away.</remarks>
+    public override bool LeavesOut(Part part, Member member, Item? item) => part == HangingChoice.Part && item is { Product: Mount mount } && item.Get(HangingChoice.Part) is { } choice && member.Name switch
+    {
+        "turn" or "turnSide" => mount.Sort != MountKind.Articulating && choice.Turn is null,
+        "measuredSpread" => mount.Spread is null && choice.MeasuredSpread is null,
+        _ => false,
+    };
 
     /// <inheritdoc/>
     public override string Prompt => "~/Stages/Hanging/_Mounts.cshtml";

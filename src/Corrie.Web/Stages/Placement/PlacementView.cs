@@ -18,6 +18,9 @@ public sealed class PlacementView : StageView
     public override string? Question(FindingKind kind) => kind == PlacementFindings.NotApproved ? "approve-by" : null;
 
     /// <inheritdoc/>
+    public override string Fold(Part part) => part == RoomLight.Part ? "Windows and lamps that a screen may mirror" : part == PlacementChoice.Read ? "What has to be read from afar" : string.Empty;
+
+    /// <inheritdoc/>
     public override string Prompt => "~/Stages/Placement/_Heights.cshtml";
 
     /// <inheritdoc/>
@@ -60,7 +63,7 @@ public sealed class PlacementView : StageView
 
     /// <inheritdoc/>
     /// <remarks>Consent is to a place as it is: it is recorded beside the place and not typed.</remarks>
-    public override bool LeavesOut(Part part, Member member) => part == PlacementChoice.Part && member.Name == "approval";
+    public override bool LeavesOut(Part part, Member member, Item? item) => part == PlacementChoice.Part && member.Name == "approval";
 
     /// <inheritdoc/>
     public override IEnumerable<Reading> Readings(Canvas canvas)

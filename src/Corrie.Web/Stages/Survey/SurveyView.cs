@@ -95,7 +95,7 @@ public sealed class SurveyView : StageView
     }
 
     /// <inheritdoc/>
-    public override bool LeavesOut(Part part, Member member) => part == WallForm.Wall && InResults.Contains(member.Name);
+    public override bool LeavesOut(Part part, Member member, Item? item) => part == WallForm.Wall && InResults.Contains(member.Name);
 
     /// <inheritdoc/>
     public override string? Question(FindingKind kind) => Questions.GetValueOrDefault(kind);
