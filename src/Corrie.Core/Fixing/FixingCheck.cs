@@ -110,7 +110,7 @@ internal static class FixingCheck
         if (layout.Backing is { Kind: BackingKind.Board } board)
         {
             yield return FixingFindings.Engineer.At(
-                plate with { Part = "backing" }, $"Have the board's own hold worked out: {board.Screws.Count} screws carry it, the plate and {layout.Load} to {board.Studs} studs, and these rules cover plates on studs alone.");
+                plate with { Part = "backing" }, $"Have the board's own hold worked out: {board.Screws.Count} screws carry it, the plate and {layout.Load} to {board.Studs} {(board.Studs == 1 ? "stud" : "studs")}, and these rules cover plates on studs alone.");
         }
 
         if (layout.Backing is { Kind: BackingKind.Blocking } blocking)

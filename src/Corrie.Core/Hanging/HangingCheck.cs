@@ -65,7 +65,11 @@ internal static class HangingCheck
         else if (mount.Studs > 1 && wall.Kind != WallKind.Masonry && wall.Spacing > Length.Zero)
         {
             var (_, most) = PlateSearch.Reach(input.Question);
-            if (most < wall.Spacing)
+            if (input.Question.Rows.Count == 0)
+            {
+                yield return HangingFindings.WrongWall.At(part, $"No hole of its plate is for {wall.Kind.Words()}: it has {mount.Rows.Count} {(mount.Rows.Count == 1 ? "row" : "rows")} for something else.");
+            }
+            else if (most < wall.Spacing)
             {
                 yield return HangingFindings.WrongWall.At(
                     part, $"Its outermost holes are {most} apart, and the members stand at {wall.Spacing}.");
@@ -246,6 +250,11 @@ internal static class HangingCheck
     private static Phrase? Carried(Hanging input, PlateLayout layout)
     {
         var what = input.Support!.Backing!.Value.Words();
+        if (input.Support is { From: { } left, To: { } right } && left >= right)
+        {
+            return Phrase.Of($"Measure the {what} again: its left end at {left} is not left of its right end at {right}.");
+        }
+
         if (layout.Backing is not { } backing)
         {
             return Phrase.Of($"Nothing carries the {what}: {input.Studs.Count} studs are recorded, and it reaches none.");
@@ -275,6 +284,13 @@ internal static class HangingCheck
         foreach (var port in input.Display.Ports)
         {
             var area = new Rect(outer.Left + port.Left, outer.Bottom + port.Up, port.Width, port.Height);
+            if (area.Left < outer.Left || area.Right > outer.Right || area.Bottom < outer.Bottom || area.Top > outer.Top)
+            {
+                yield return HangingFindings.PortCovered.At(
+                    new($"ports/{port.Name}", outer.CentreX, outer.CentreY), $"Measure the {port.Name} on the display again: by the catalogue it reaches from {port.Left} to {port.Left + port.Width} across and {port.Up} to {port.Up + port.Height} up, and the display is {outer.Width} by {outer.Height}.");
+                continue;
+            }
+
             var spot = new Spot($"ports/{port.Name}", area.CentreX, area.CentreY);
             if (layout.Arms.FirstOrDefault(a => a.Overlaps(area)) is { Width.Units: > 0 } arm)
             {

@@ -168,7 +168,7 @@ public static class HangingFindings
     /// <summary>A socket behind steel.</summary>
     public static readonly FindingKind PortCovered = new(
         Stage, "hang.port-covered", Severity.Stop, "Arm or plate over a socket",
-        "an arm lies over a socket or the power inlet of the display, or the plate does and leaves under 1 1/2 in for its plug",
+        "an arm lies over a socket or the power inlet of the display, the plate does and leaves under 1 1/2 in for its plug, or the catalogue has a socket beside the display",
         "What cannot be plugged in is found out with the display in four hands.", Source.CommonPractice);
 
     /// <summary>Arms the wrong way.</summary>

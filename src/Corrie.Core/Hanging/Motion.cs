@@ -110,7 +110,7 @@ public sealed record Motion(string Mount, Length Pivot, Length PivotUp, Length P
         }
 
         IReadOnlyList<Pose> way = mount.Poses.Count > 0
-            ? [default, .. mount.Poses.Select(p => new Pose(p.Out, p.Down, p.Tilt))]
+            ? [default, .. mount.Poses.Select(p => new Pose(p.Out, p.Down, p.Tilt)), .. ToTheEnd(mount)]
             : [default, new(mount.DepthExtended - mount.DepthParked, mount.Drop, default)];
         // Where nobody has said how far it is to turn, all that it can is looked at.
         var wanted = input.Choice.Turn;
@@ -118,6 +118,11 @@ public sealed record Motion(string Mount, Length Pivot, Length PivotUp, Length P
         Angle Side(bool right) => input.Choice.Side == (right ? TurnSide.Left : TurnSide.Right) ? default : wanted is { } to ? new(Math.Min(possible.Degrees, to.Degrees)) : possible;
         return new(id, input.ArmsAt, input.Placed.Outer.Bottom + input.Display.UpperRowUp - input.Display.VesaHeight.Half, mount.DepthParked, mount.DepthExtended, new(way), Side(right: false), Side(right: true), wanted is not null);
     }
+
+    // Poses that stop before full reach and drop were measured on a part of the way; the rest is taken as straight.
+    private static IEnumerable<Pose> ToTheEnd(Mount mount) =>
+        mount.Poses[^1] is var last && (last.Out < mount.DepthExtended - mount.DepthParked || last.Down < mount.Drop)
+            ? [new(Length.Max(last.Out, mount.DepthExtended - mount.DepthParked), Length.Max(last.Down, mount.Drop), last.Tilt)] : [];
 
     private static Polygon Swept(Polygon from, Polygon to) => Polygon.Round(from.Corners.Concat(to.Corners));
 }

@@ -52,6 +52,13 @@ internal static class MotionCheck
             }
         }
 
+        var nearest = motion.Way.Items.SelectMany(p => moving.SelectMany(m => motion.FromSide(m, p).Corners)).Min(c => c.X);
+        if (nearest < 0)
+        {
+            yield return HangingFindings.SwingHits.At(
+                new($"{motion.Mount}/motion/down/wall", outline.CentreX, outline.CentreY), $"Measure its poses again: on its way it is {Length.FromInches(-nearest)} behind the wall's face.");
+        }
+
         var lowest = motion.Way.Items.SelectMany(p => moving.SelectMany(m => motion.FromSide(m, p).Corners)).Min(c => c.Y);
         if (lowest < 0)
         {

@@ -115,6 +115,16 @@ public class MotionTests : IFindingCases
     }
 
     [Fact]
+    public void Poses_that_end_early_or_go_into_the_wall_are_not_believed()
+    {
+        // Measured for 5 in alone; the mount comes 20 in out and 24 down, and straight from there it meets the mantel.
+        Assert.Contains("hang.swing-hits", Sheets.Plan(PullDown("""[{ "out": "1 in", "down": "9 in" }]""")).Codes());
+        Assert.Equal(Sheets.In("24 in"), Sheets.Plan(PullDown("""[{ "out": "1 in", "down": "9 in" }]""")).Layout("m1")!.Motion!.Way.Items[^1].Down);
+        Assert.Contains(Sheets.Plan(PullDown("""[{ "out": "-4 1/16 in" }, { "out": "20 in", "down": "24 in" }]""")).Findings, f => f.Message.Say(LengthStyle.Inches).Contains("1/16 in behind the wall's face"));
+        Assert.DoesNotContain(Sheets.Plan(PullDown("""[{ "out": "-4 in" }, { "out": "20 in", "down": "24 in" }]""")).Findings, f => f.Message.Say(LengthStyle.Inches).Contains("behind the wall's face"));
+    }
+
+    [Fact]
     public void What_hangs_with_the_display_moves_with_it()
     {
         // A bar under the display, on the same arm: an inch over the mantel with its back 9 in out, where the display has 8 left to come down.

@@ -25,7 +25,7 @@ public sealed partial class IndexModel
     public IEnumerable<IHtmlContent> Forms(StageView view)
     {
         var writer = Writer();
-        if (Wall is { } wall && view.Parts.Any(p => p.Holder == Holder.Wall))
+        if (view.Surveys && Wall is { } wall)
         {
             yield return writer.Form($"{view.Stage.Word}-wall", string.Empty, Asked(writer, view, Holder.Wall, wall.Here.Pointer, [new("name", JobForm.At(wall.Here.Pointer + "/name")!)]));
         }
@@ -37,6 +37,12 @@ public sealed partial class IndexModel
                 ? [.. OwnMembers.Select(n => new Member(n, JobForm.At($"{pointer}/{n}", Document)!))]
                 : [];
             yield return writer.Form($"{view.Stage.Word}-item", string.Empty, Asked(writer, view, Holder.Item, pointer, own, item));
+        }
+
+        // What a later step asks of the wall is asked after what hangs there.
+        if (!view.Surveys && Wall is { } on && view.Parts.Any(p => p.Holder == Holder.Wall))
+        {
+            yield return writer.Form($"{view.Stage.Word}-wall", string.Empty, Asked(writer, view, Holder.Wall, on.Here.Pointer, []));
         }
 
         if (view.Parts.Any(p => p.Holder == Holder.Job))
