@@ -4,6 +4,30 @@ using Corrie.Core.Measure;
 
 namespace Corrie.Core.Catalogue;
 
+/// <summary>What an area of a display is.</summary>
+public enum BackAreaKind
+{
+    /// <summary>Glass without a frame: nobody grips it.</summary>
+    ThinGlass,
+
+    /// <summary>Buttons: they stay within reach.</summary>
+    Buttons,
+
+    /// <summary>The eye of the remote control: nothing stands before it.</summary>
+    InfraredEye,
+
+    /// <summary>A recess that takes a flat hanger.</summary>
+    Recess,
+}
+
+/// <summary>An area of a display that matters when it is lifted and hung, seen from the front.</summary>
+/// <param name="Kind">What it is.</param>
+/// <param name="Left">Its left end from the display's left edge.</param>
+/// <param name="Up">Its lower end over the display's bottom edge.</param>
+/// <param name="Width">Its width.</param>
+/// <param name="Height">Its height.</param>
+public sealed record BackArea(BackAreaKind Kind, Length Left, Length Up, Length Width, Length Height);
+
 /// <summary>A socket or the power inlet on a display's back, with its plug, seen from the front.</summary>
 /// <param name="Name">What it is.</param>
 /// <param name="Left">Its left end from the display's left edge.</param>
@@ -41,6 +65,13 @@ public sealed record Display(
     Length PictureUp,
     bool PortsUsed) : Product(Name, Mass), ISized
 {
+    private static readonly GroupShape<BackArea> AreaForm = new("an area", m => new BackArea(
+        m.Need("kind", new ChoiceShape<BackAreaKind>("what it is")),
+        m.Length("left", "its left end from the display's left edge, seen from the front", LengthRange.Offset),
+        m.Length("up", "its lower end over the display's bottom edge", LengthRange.Offset),
+        m.Length("width", "its width", LengthRange.Size),
+        m.Length("height", "its height", LengthRange.Size)));
+
     private static readonly GroupShape<Port> PortForm = new("a socket", m => new Port(
         m.Need("name", new TextShape("what it is", 40)),
         m.Length("left", "its left end from the display's left edge, seen from the front", LengthRange.Offset),
@@ -76,7 +107,8 @@ public sealed record Display(
             LowerThread = m.Part("lowerThread", new WordShape("thread of the lower holes, where it is another", [.. KitPiece.Threads])),
             LowerThreadDepth = m.Maybe("lowerThreadDepth", LengthShape.Metric("how deep the lower holes' thread can be used, where it is another", LengthRange.Size)),
             Bump = m.Length("bump", "how far its back stands out beside the holes", LengthRange.Distance, Length.Zero),
-            Ports = m.Part("ports", new ListShape<Port>("sockets and inlet on its back", PortForm, 24, PortText)) ?? [],
+            Areas = m.Part("areas", new ListShape<BackArea>("what else is on it: thin glass, buttons, infrared eye, recess", AreaForm, 24, PlacedText("kind", "thin glass: 0 in, 20 in, 48 in, 8 in"))) ?? [],
+            Ports = m.Part("ports", new ListShape<Port>("sockets and inlet on its back", PortForm, 24, PlacedText("name", "HDMI: 6 in, 10 in, 2 in, 5 in"))) ?? [],
             Typical = TypicalParts.Marked(m),
         };
     });
@@ -89,7 +121,7 @@ public sealed record Display(
             ("What it is", ["name", "diagonal", "aspect", "mass", "portsUsed", "typical"]),
             ("Its outside", ["width", "height", "depth", "pictureUp"]),
             ("Its holes", ["vesaWidth", "vesaHeight", "vesaCentreUp", "vesaCentreRight", "thread", "threadDepth", "lowerThread", "lowerThreadDepth", "bump"]),
-            ("Its sockets", ["ports"]),
+            ("Its sockets, and where it is not gripped", ["ports", "areas"]),
         ],
     };
 
@@ -105,23 +137,26 @@ public sealed record Display(
     /// <summary>How deep the lower holes' thread can be used; null where it is as deep as the upper one.</summary>
     public Length? LowerThreadDepth { get; init; }
 
+    /// <summary>What else is on it that hands, brackets and light have to keep off, or may use; empty where nobody has entered it.</summary>
+    public IReadOnlyList<BackArea> Areas { get; init; } = [];
+
     /// <summary>Sockets and inlet on its back, with the room that their plugs take; empty where nobody has entered them.</summary>
     public IReadOnlyList<Port> Ports { get; init; } = [];
 
     /// <summary>How far its back stands out beside the holes.</summary>
     public Length Bump { get; init; }
 
-    private static ListText PortText => new(
-        "A socket a line: what it is, from the left edge seen from the front, up from the bottom, width, height: HDMI: 6 in, 10 in, 2 in, 5 in",
-        typed => new JsonArray([.. typed.Split('\n', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries).Select(line => (JsonNode)PortOf(line))]),
-        ports => string.Join('\n', ports.Select(p => $"{p!["name"]}: {p["left"]}, {p["up"]}, {p["width"]}, {p["height"]}")));
+    private static ListText PlacedText(string what, string example) => new(
+        $"One a line: what it is, from the left edge seen from the front, up from the bottom, width, height: {example}",
+        typed => new JsonArray([.. typed.Split('\n', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries).Select(line => (JsonNode)PlacedOf(what, line))]),
+        ports => string.Join('\n', ports.Select(p => $"{(what == "kind" ? Choices.Spoken(p!["kind"]!.ToString()) : p![what])}: {p!["left"]}, {p["up"]}, {p["width"]}, {p["height"]}")));
 
-    private static JsonObject PortOf(string line)
+    private static JsonObject PlacedOf(string what, string line)
     {
         var (name, rest) = line.LastIndexOf(':') is > 0 and var at ? (line[..at].Trim(), line[(at + 1)..]) : (line, string.Empty);
         var figures = rest.Split(',', StringSplitOptions.TrimEntries);
         string At(int i) => figures.ElementAtOrDefault(i) ?? string.Empty;
-        return new JsonObject { ["name"] = name, ["left"] = At(0), ["up"] = At(1), ["width"] = At(2), ["height"] = At(3) };
+        return new JsonObject { [what] = what == "kind" ? name.ToLowerInvariant().Replace(' ', '-') : name, ["left"] = At(0), ["up"] = At(1), ["width"] = At(2), ["height"] = At(3) };
     }
 
     /// <summary>The picture's size, from diagonal and aspect.</summary>

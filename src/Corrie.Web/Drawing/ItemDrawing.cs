@@ -43,6 +43,11 @@ public static class ItemDrawing
                     svg.Circle("hole", cx + (sx * d.VesaWidth.Inches * s / 2), cy + (sy * d.VesaHeight.Inches * s / 2), 2.5);
                 }
 
+                foreach (var area in d.Areas)
+                {
+                    svg.Rect(area.Kind == BackAreaKind.ThinGlass ? "thin-glass" : "back-area", x + (area.Left.Inches * s), 124 - ((area.Up + area.Height).Inches * s), area.Width.Inches * s, area.Height.Inches * s, 1);
+                }
+
                 foreach (var port in d.Ports)
                 {
                     // One that is not on the back was typed wrong, and is seen to be.
