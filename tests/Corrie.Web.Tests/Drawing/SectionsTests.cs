@@ -49,6 +49,21 @@ public class SectionsTests
         Assert.Equal(Plan(job).Placed.Picture!.Value.CentreY.Inches, (floor - Number(sight, "y2")) / perInch, 0.1);
     }
 
+    /// <summary>Tilted down, its top leans into the room, where the eye is: the wall is on the left.</summary>
+    [Fact]
+    public void From_the_side_a_display_that_is_tilted_down_leans_towards_who_watches()
+    {
+        var plan = Plan("map-room");
+        var drawing = Draw(plan, WallView.Side);
+        var turn = Regex.Match(All(drawing, "placed").First().Attribute("transform")!.Value, "rotate\\((-?[0-9.]+) ([0-9.]+) ([0-9.]+)\\)").Groups.Values.Skip(1).Select(g => double.Parse(g.Value, CultureInfo.InvariantCulture)).ToList();
+        var bezel = All(drawing, "bezel").First();
+        // A point over the middle of what is turned, as the drawing turns it: x grows to the room, y down.
+        var (up, radians) = (Number(bezel, "y") - turn[2], turn[0] * Math.PI / 180);
+        Assert.True(plan.Placed.Views.First(v => v.Viewer.Seated).Tilt.Degrees > 0);
+        Assert.True(-(up * Math.Sin(radians)) > 0, "its top leans back to the wall");
+        Assert.Equal(plan.Placed.Views.First(v => v.Viewer.Seated).Tilt.Degrees, turn[0], 0.01);
+    }
+
     [Theory]
     [InlineData("map-room", "map chest", 22)]
     [InlineData("wardens-office", "desk", 28)]

@@ -21,7 +21,8 @@ public static class SeatsDrawing
         var parked = mount?.Hardware()?.DepthParked ?? Length.Zero;
         var tilt = placed.Views.FirstOrDefault(v => v.Viewer.Seated)?.Tilt.Degrees ?? 0;
         var (cx, cy) = (canvas.Out(parked + sized.Depth), s.Y(placed.Outer.CentreY));
-        svg.Group("placed", ("transform", $"rotate({Svg.Trim(-tilt)} {Svg.Trim(canvas.Out(parked))} {Svg.Trim(cy)})"));
+        // Tilted down its top leans into the room: on the screen that is with the clock.
+        svg.Group("placed", ("transform", $"rotate({Svg.Trim(tilt)} {Svg.Trim(canvas.Out(parked))} {Svg.Trim(cy)})"));
         svg.Rect("bezel", canvas.Out(parked), s.Y(placed.Outer.Top), Math.Max(3, s.D(sized.Depth)), s.D(placed.Outer.Height), 2);
         svg.End();
         if (tilt > 0)
