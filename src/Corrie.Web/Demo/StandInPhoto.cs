@@ -29,7 +29,7 @@ public static class StandInPhoto
     public static void Pin(JsonObject job, PhotoStore photos)
     {
         var wall = (JsonObject)job["walls"]!["w1"]!;
-        wall["photos"] = new JsonObject { ["p1"] = new JsonObject { ["of"] = "wall", ["picture"] = photos.Add(Draw()).Name, ["says"] = "the whole wall, from the door", ["by"] = "Ines Arkle" } };
+        wall["photos"] = new JsonObject { ["p1"] = new JsonObject { ["of"] = "wall", ["picture"] = photos.Add(Draw()).Name, ["says"] = "from the door", ["by"] = "Ines Arkle" } };
         wall["squared"] = new JsonObject
         {
             ["photo"] = "p1",
