@@ -111,6 +111,8 @@ test('a photo is squared by five points, and the client agrees on it', async () 
   await page.goto(site.base + '/jobs/6/place?view=front');
   await page.waitForSelector('.scripted #drawing');
   assert.equal(await page.locator('#drawing .wall-photo').count(), 1);
+  // Squared twice over by one person it is one value, and nobody has to choose.
+  assert.equal(await page.locator('.rivals').count(), 0);
   await page.fill('#f-items-d1-place-height', '38');
   await page.press('#f-items-d1-place-height', 'Enter');
   await page.waitForFunction(() => document.querySelector('[data-mark="d1/bottom"] b').textContent.startsWith('38'));

@@ -329,10 +329,13 @@ internal static class HangingCheck
     {
         var (mount, diameter, plate) = (input.Mount, input.Bolt, layout.Position.Plate);
         Phrase why = $"Bolts with their edge distance go into {held} {(held == 1 ? "stud" : "studs")}; the plate is made for {mount.Studs}.";
-        var near = input.Studs.OrderBy(s => (s.Centre - plate).Abs).Take(2).OrderBy(s => s.Centre).ToList();
+        // Two members under one end of the plate are one: the second is the nearest that stands far enough from the first.
+        var byNearness = input.Studs.OrderBy(s => (s.Centre - plate).Abs).ToList();
+        var asTwo = input.Question.LeastApart;
+        var near = byNearness.Take(1).Concat(byNearness.Skip(1).Where(s => (s.Centre - byNearness[0].Centre).Abs >= asTwo).Take(1)).OrderBy(s => s.Centre).ToList();
         if (near.Count < 2)
         {
-            why.AppendFormatted($" {near.Count} of the wall's studs are recorded.");
+            why.AppendFormatted($" No second stud is recorded that stands {asTwo} or more from {(near.Count == 0 ? Phrase.Of("another") : Phrase.Of($"the one at {near[0].Centre}"))}: {input.Studs.Count} {(input.Studs.Count == 1 ? "is" : "are")} recorded in all.");
             return why;
         }
 

@@ -75,6 +75,8 @@ public class WaysOutTests : IFindingCases
         var ways = Ways("12 in", ["3/4 in", "2 1/4 in", "34 1/4 in"], [("/items/d1/product/width", "22 in"), ("/items/d1/product/vesaWidth", "200 mm")]);
         Assert.False(ways[0].Holds);
         Assert.Equal("hang.one-stud-only", Assert.Single(ways[0].Plan.Findings, f => f.Code == "hang.one-stud-only").Code);
+        // The two at the corner are one: what is named is how far the next is, and no plate for studs 1 1/2 in apart.
+        Assert.Contains("stand 32 in apart", ways[0].Plan.Finding("hang.one-stud-only").Message.Say(LengthStyle.Inches));
         Assert.Equal([WayKind.Mixed, WayKind.Board, WayKind.Blocking], Out(ways));
         // From the inner of the two, 1 1/2 in from the corner, over the plate to the next stud.
         Assert.Equal((Sheets.In("1 1/2 in"), Sheets.In("35 in")), (Way(ways, WayKind.Board).Plan.Layout("m1")!.Backing!.Outline.Left, Way(ways, WayKind.Board).Plan.Layout("m1")!.Backing!.Outline.Right));

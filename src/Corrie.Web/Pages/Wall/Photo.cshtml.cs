@@ -1,5 +1,6 @@
 using System.Globalization;
 using System.Text.Json.Nodes;
+using Corrie.Core.Format;
 using Corrie.Core.Measure;
 using Corrie.Core.Planning;
 using Corrie.Core.Survey;
@@ -32,6 +33,10 @@ public sealed class PhotoModel(CurrentUser user) : PageModel
     /// <summary>The photo; the one that is squared, or the first of the wall's, where nothing is said.</summary>
     [BindProperty(SupportsGet = true, Name = "photo")]
     public string? PhotoId { get; set; }
+
+    /// <summary>The last entry that the page had when the points were set.</summary>
+    [BindProperty]
+    public long Seen { get; set; }
 
     /// <summary>The job.</summary>
     public OpenJob Job { get; private set; } = null!;
@@ -146,7 +151,14 @@ public sealed class PhotoModel(CurrentUser user) : PageModel
             ["photo"] = Photo.Id,
             ["points"] = new JsonObject(points.Select(p => KeyValuePair.Create(p.Id, (JsonNode?)new JsonObject { ["x"] = p.X, ["y"] = p.Y, ["across"] = Exact(p.Across), ["up"] = Exact(p.Up) }))),
         };
-        await user.Company.Entries.Append(Id, user.SignIn, "page", [new(Guid.NewGuid().ToString("N"), $"{Wall.Here.Pointer}/{SquaredChoice.Part.Name}", squared, [])]);
+        var path = $"{Wall.Here.Pointer}/{SquaredChoice.Part.Name}";
+        if (!JsonNode.DeepEquals(Pointer.Get(Job.Ledger.Document, path), squared) || Job.Ledger.HoldersOf(path).Count > 1)
+        {
+            // It takes the place of what the page has shown, and of nothing that came since.
+            IReadOnlyList<string> replaced = [.. Job.Ledger.HoldersOf(path).Where(h => Job.Ledger.Find(h)?.Seq <= Seen)];
+            await user.Company.Entries.Append(Id, user.SignIn, "page", [new(Guid.NewGuid().ToString("N"), path, squared, replaced)]);
+        }
+
         return Redirect($"/jobs/{Id}/photo?wall={Wall.Id}&photo={Photo.Id}");
     }
 
