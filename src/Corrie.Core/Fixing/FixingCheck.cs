@@ -78,7 +78,13 @@ internal static class FixingCheck
     {
         var (wall, mount, fastener) = (input.Wall, input.Mount, input.Fastener);
         var toggle = fastener.Sort == FastenerKind.Toggle;
-        if (toggle != (wall.Kind == WallKind.SteelStuds))
+        // What the bolts go into decides, and not what is behind that: a board on steel studs is wood.
+        if (input.Layout.Backing is not null && toggle)
+        {
+            yield return FixingFindings.WrongForWall.At(
+                Plate(input), $"Bolt the plate to the {input.Ground.Name} with screws for wood: the {fastener.Name} ({fastener.Diameter} by {fastener.Length}) cannot open in {input.Ground.Depth} of wood.");
+        }
+        else if (input.Layout.Backing is null && toggle != (wall.Kind == WallKind.SteelStuds))
         {
             yield return FixingFindings.WrongForWall.At(
                 Plate(input),

@@ -60,7 +60,7 @@ public static class FixingFindings
     /// <summary>Wrong fastener for the wall.</summary>
     public static readonly FindingKind WrongForWall = new(
         Stage, "fix.wrong-for-wall", Severity.FinalStop, "Wrong fastener for this wall",
-        "a lag or wood screw into a steel stud, a toggle into a wood stud, or toggles in board for a mount that moves",
+        "a lag or wood screw into a steel stud, a toggle into wood, or toggles in board for a mount that moves",
         "A thin flange holds no thread, and a toggle cannot open inside wood.", Source.CommonPractice);
 
     /// <summary>Crossings not looked for.</summary>

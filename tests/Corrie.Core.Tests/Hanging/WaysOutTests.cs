@@ -145,6 +145,10 @@ public class WaysOutTests : IFindingCases
         Assert.Contains("is not left of its right end at 60 in", Sheets.Plan(("/items/m1/support", Sheets.Json("""{ "backing": "board", "from": "90 in", "to": "60 in" }"""))).Finding("hang.one-stud-only").Message.Say(LengthStyle.Inches));
         Assert.Contains("Measure the HDMI on the display again", Sheets.Plan(("/items/d1/product/ports", Sheets.Json("""[{ "name": "HDMI", "left": "48 in", "up": "10 in", "width": "1 in", "height": "2 in" }]"""))).Finding("hang.port-covered").Message.Say(LengthStyle.Inches));
         Assert.Contains("No hole of its plate is for wood studs: it has 1 row for something else", Sheets.Plan(("/items/m1/product/rows", Sheets.Json("""[{ "id": "top", "aboveHook": "-1/2 in", "walls": ["masonry"], "slots": [{ "from": "-9 in", "to": "9 in" }] }]"""))).Finding("hang.wrong-wall").Message.Say(LengthStyle.Inches));
+        // A board on steel studs is wood: screws hold in it, and toggles cannot open.
+        (string, JsonNode?)[] steel = [("/walls/w1/kind", "steel-studs"), ("/items/m1/product/walls", Sheets.Json("""["steel-studs"]""")), ("/items/m1/support/backing", "board")];
+        Assert.DoesNotContain("fix.wrong-for-wall", Sheets.Plan(steel).Codes());
+        Assert.Contains("cannot open in 1 1/2 in of wood", Sheets.Plan([.. steel, ("/items/m1/bolt", Sheets.Json("""{ "name": "toggle", "kind": "toggle", "diameter": "1/4 in", "length": "4 in", "hole": "1/2 in", "grip": "2 in", "ratedTension": "200 lb" }"""))]).Finding("fix.wrong-for-wall").Message.Say(LengthStyle.Inches));
         // A hole where there is no steel holds nothing, whoever drilled it.
         var off = Sheets.Plan(("/items/m1/support/drilled", Sheets.Json("""["10 1/16 in"]""")), ("/items/m1/product/mayBeDrilled", true));
         Assert.Contains("the plate ends at 10 in", off.Finding("hang.row-off-plate").Message.Say(LengthStyle.Inches));
