@@ -15,20 +15,12 @@ namespace Corrie.Web.Pages.Wall;
 
 /// <summary>The wall's photo: squared by points whose places were measured, laid under the drawing, and with the plan laid over it.</summary>
 [Authorize(nameof(Permission.ReadJobs))]
-public sealed class PhotoModel(CurrentUser user) : PageModel
+public sealed class PhotoModel(CurrentUser user) : WallPageModel(user)
 {
     /// <summary>How many points the page asks for: four hold the picture, more are a check or a second rectangle.</summary>
     public const int Rows = 8;
 
     private const int Hold = 4;
-
-    /// <summary>The job's key.</summary>
-    [FromRoute]
-    public long Id { get; set; }
-
-    /// <summary>The wall; the first one where nothing is said.</summary>
-    [BindProperty(SupportsGet = true, Name = "wall")]
-    public string? WallId { get; set; }
 
     /// <summary>The photo; the one that is squared, or the first of the wall's, where nothing is said.</summary>
     [BindProperty(SupportsGet = true, Name = "photo")]
@@ -37,15 +29,6 @@ public sealed class PhotoModel(CurrentUser user) : PageModel
     /// <summary>The last entry that the page had when the points were set.</summary>
     [BindProperty]
     public long Seen { get; set; }
-
-    /// <summary>The job.</summary>
-    public OpenJob Job { get; private set; } = null!;
-
-    /// <summary>The wall.</summary>
-    public WallSheet? Wall => Job.Plan.Sheet.Wall(WallId) ?? (Job.Plan.Sheet.Walls.Count > 0 ? Job.Plan.Sheet.Walls[0] : null);
-
-    /// <summary>The wall as surveyed; null as long as it has no size.</summary>
-    public Surveyed? Survey => Wall is null ? null : Job.Plan.Survey(Wall.Id);
 
     /// <summary>What is set on the sheet.</summary>
     public SquaredChoice? Choice => Wall?.Get(SquaredChoice.Part);
@@ -63,14 +46,8 @@ public sealed class PhotoModel(CurrentUser user) : PageModel
     /// <summary>The picture's size in pixels.</summary>
     public (int Width, int Height) Size { get; private set; }
 
-    /// <summary>What is wrong with what was sent.</summary>
-    public string? Problem { get; private set; }
-
     /// <summary>Whether the reader may change the sheet.</summary>
-    public bool Edits => user.May(Permission.EditJobs);
-
-    /// <summary>The reader's units.</summary>
-    public LengthStyle Style => user.Style(Job.Plan.Sheet.Head.Units);
+    public bool Edits => Reader.May(Permission.EditJobs);
 
     /// <summary>The address of the page, or of one of its pictures.</summary>
     public string At(string? handler = null) => $"/jobs/{Id}/photo?wall={Wall?.Id}&photo={Photo?.Id}" + (handler is null ? string.Empty : $"&handler={handler}&v={PlanOnPhoto.Version(Job.Plan, Wall!.Id)}-{Job.Ledger.Seq}");
@@ -99,10 +76,10 @@ public sealed class PhotoModel(CurrentUser user) : PageModel
     public IActionResult OnGet() => Find() ? Page() : NotFound();
 
     /// <summary>The photo squared.</summary>
-    public IActionResult OnGetSquared() => Find() && Wall is not null && PlanOnPhoto.Squared(Job.Plan, Wall.Id, user.Company.Photos) is { } picture ? Kept(picture) : NotFound();
+    public IActionResult OnGetSquared() => Find() && Wall is not null && PlanOnPhoto.Squared(Job.Plan, Wall.Id, Reader.Company.Photos) is { } picture ? Kept(picture) : NotFound();
 
     /// <summary>The plan on the photo.</summary>
-    public IActionResult OnGetComposed() => Find() && Wall is not null && PlanOnPhoto.Composed(Job.Plan, Wall.Id, user.Company.Photos) is { } picture ? Kept(picture) : NotFound();
+    public IActionResult OnGetComposed() => Find() && Wall is not null && PlanOnPhoto.Composed(Job.Plan, Wall.Id, Reader.Company.Photos) is { } picture ? Kept(picture) : NotFound();
 
     /// <summary>Sets the points.</summary>
     public async Task<IActionResult> OnPostAsync()
@@ -156,7 +133,7 @@ public sealed class PhotoModel(CurrentUser user) : PageModel
         {
             // It takes the place of what the page has shown, and of nothing that came since.
             IReadOnlyList<string> replaced = [.. Job.Ledger.HoldersOf(path).Where(h => Job.Ledger.Find(h)?.Seq <= Seen)];
-            await user.Company.Entries.Append(Id, user.SignIn, "page", [new(Guid.NewGuid().ToString("N"), path, squared, replaced)]);
+            await Reader.Company.Entries.Append(Id, Reader.SignIn, "page", [new(Guid.NewGuid().ToString("N"), path, squared, replaced)]);
         }
 
         return Redirect($"/jobs/{Id}/photo?wall={Wall.Id}&photo={Photo.Id}");
@@ -202,13 +179,12 @@ public sealed class PhotoModel(CurrentUser user) : PageModel
 
     private bool Find()
     {
-        if (user.Open(Id) is not { } job)
+        if (!Open())
         {
             return false;
         }
 
-        Job = job;
-        Size = Photo is not null && user.Company.Photos.Find(Photo.Picture, PhotoSize.View) is { } path ? WallPictures.SizeOf(path) : default;
+        Size = Photo is not null && Reader.Company.Photos.Find(Photo.Picture, PhotoSize.View) is { } path ? WallPictures.SizeOf(path) : default;
         return true;
     }
 }

@@ -18,30 +18,13 @@ public sealed record TapedPoint(string Name, Length Across, Length Up);
 
 /// <summary>Throws the plan onto the wall itself with a projector: for consent, and against gross errors; never for drilling.</summary>
 [Authorize(nameof(Permission.EditJobs))]
-public sealed class ThrowModel(CurrentUser user) : PageModel
+public sealed class ThrowModel(CurrentUser user) : WallPageModel(user)
 {
     private static readonly string[] Corners = ["upper left", "upper right", "lower right", "lower left"];
-
-    /// <summary>The job's key.</summary>
-    [FromRoute]
-    public long Id { get; set; }
-
-    /// <summary>The wall; the first one where nothing is said.</summary>
-    [BindProperty(SupportsGet = true, Name = "wall")]
-    public string? WallId { get; set; }
 
     /// <summary>What is taped: a thing's key, <c>wall</c>, or <c>points</c> for what is typed.</summary>
     [BindProperty(SupportsGet = true, Name = "by")]
     public string? By { get; set; }
-
-    /// <summary>The job.</summary>
-    public OpenJob Job { get; private set; } = null!;
-
-    /// <summary>The wall.</summary>
-    public WallSheet? Wall => Job.Plan.Sheet.Wall(WallId) ?? (Job.Plan.Sheet.Walls.Count > 0 ? Job.Plan.Sheet.Walls[0] : null);
-
-    /// <summary>The wall as surveyed; null as long as it has no size.</summary>
-    public Surveyed? Survey => Wall is null ? null : Job.Plan.Survey(Wall.Id);
 
     /// <summary>Things on the wall whose corners may be taped.</summary>
     public IReadOnlyList<Item> Things => Wall is null ? [] : [.. Job.Plan.Sheet.ThingsOn(Wall).Where(i => Job.Plan.Placement(i.Id) is not null)];
@@ -52,12 +35,6 @@ public sealed class ThrowModel(CurrentUser user) : PageModel
     /// <summary>What is taped: a thing's key, <c>wall</c> or <c>points</c>.</summary>
     public string Taped { get; private set; } = string.Empty;
 
-    /// <summary>What is wrong with what was typed.</summary>
-    public string? Problem { get; private set; }
-
-    /// <summary>The reader's units.</summary>
-    public LengthStyle Style => user.Style(Job.Plan.Sheet.Head.Units);
-
     /// <summary>What stands in a point's field.</summary>
     public string Shown(int point, bool up) => By == "points" && Request.Query.TryGetValue($"{(up ? "u" : "a")}{point}", out var typed) ? typed.ToString()
         : point < Points.Count ? LengthText.Exact(up ? Points[point].Up : Points[point].Across, Style.System) : string.Empty;
@@ -65,12 +42,11 @@ public sealed class ThrowModel(CurrentUser user) : PageModel
     /// <summary>Shows the page.</summary>
     public IActionResult OnGet()
     {
-        if (user.Open(Id) is not { } job)
+        if (!Open())
         {
             return NotFound();
         }
 
-        Job = job;
         if (Survey is not { Wall: var wall })
         {
             return Page();
