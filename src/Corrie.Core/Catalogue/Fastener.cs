@@ -14,6 +14,41 @@ public enum FastenerKind
 
     /// <summary>Toggle bolt that opens behind what it passes.</summary>
     Toggle,
+
+    /// <summary>Structural screw, which holds what its evaluation report says.</summary>
+    StructuralScrew,
+
+    /// <summary>Sleeve anchor, in masonry.</summary>
+    SleeveAnchor,
+
+    /// <summary>Screw anchor, which cuts its thread into masonry.</summary>
+    ScrewAnchor,
+
+    /// <summary>Threaded rod bonded into masonry.</summary>
+    BondedAnchor,
+
+    /// <summary>Wedge anchor, in concrete alone.</summary>
+    WedgeAnchor,
+
+    /// <summary>Bolt through planks or plywood, with a plate behind.</summary>
+    ThroughBolt,
+
+    /// <summary>Sheet metal screw: extra holding of a plate that toggles carry.</summary>
+    SheetMetalScrew,
+}
+
+/// <summary>What follows from the kind of a fastener.</summary>
+public static class FastenerKinds
+{
+    /// <summary>Whether it holds by its thread in wood.</summary>
+    /// <param name="kind">The kind.</param>
+    /// <returns>Whether it does.</returns>
+    public static bool IsWood(this FastenerKind kind) => kind is FastenerKind.LagScrew or FastenerKind.WoodScrew or FastenerKind.StructuralScrew;
+
+    /// <summary>Whether it is set in masonry.</summary>
+    /// <param name="kind">The kind.</param>
+    /// <returns>Whether it is.</returns>
+    public static bool IsMasonry(this FastenerKind kind) => kind is FastenerKind.SleeveAnchor or FastenerKind.ScrewAnchor or FastenerKind.BondedAnchor or FastenerKind.WedgeAnchor;
 }
 
 /// <summary>What the rated load of a fastener means.</summary>
@@ -55,6 +90,26 @@ public sealed record Fastener(
     /// <summary>Length of its thread, tip included, where somebody has entered it.</summary>
     public Length? SaidThread { get; init; }
 
+    /// <summary>What its maker rates it for, material by material; empty where nothing is entered.</summary>
+    public IReadOnlyList<Rating> Ratings { get; init; } = [];
+
+    /// <summary>The load across it through board and a steel flange; null where none is published.</summary>
+    public Force? RatedShear { get; init; }
+
+    /// <summary>The lengths in which it is sold, shortest first; its own length alone where nobody has entered them.</summary>
+    public IReadOnlyList<Length> Sold { get; init; } = [];
+
+    /// <summary>The maker's rated load in a material.</summary>
+    /// <param name="into">The material.</param>
+    /// <returns>The rating; null where there is none.</returns>
+    public Rating? RatedIn(BaseMaterial into) => Ratings.FirstOrDefault(r => r.Into == into);
+
+    /// <summary>The shortest length sold that is at least as long as asked.</summary>
+    /// <param name="least">The least length.</param>
+    /// <param name="most">The most; null for any.</param>
+    /// <returns>The length; null where none is sold, or nobody has entered what is.</returns>
+    public Length? SoldFrom(Length least, Length? most = null) => Sold.Where(l => l >= least && (most is null || l <= most)).Select(l => (Length?)l).FirstOrDefault();
+
     /// <summary>Length of its thread, tip included: as entered, or half its length and 1/2 in, at most 6 in and all of it, for a lag screw (NDS-2018 appendix L, typical dimensions, from memory); two thirds for a wood screw.</summary>
     public Length Thread => SaidThread is { } said ? Measure.Length.Min(Length, said) : Sort switch
     {
@@ -81,7 +136,13 @@ public sealed record Fastener(
         m.Length("grip", "the most a toggle clamps", LengthRange.Distance, Measure.Length.Zero),
         m.Maybe("ratedTension", new MassShape("the maker's load in tension through board and steel flange"))?.Weight,
         m.Choice("basis", "what that load means", RatingBasis.Ultimate))
-    { SaidThread = m.MaybeLength("thread", "length of its thread, tip included", LengthRange.Size), Typical = TypicalParts.Marked(m) });
+    {
+        RatedShear = m.Maybe("ratedShear", new MassShape("the maker's load across it, through board and steel flange"))?.Weight,
+        Ratings = [.. (m.Part("ratings", Rating.Table) ?? []).DistinctBy(r => r.Into)],
+        Sold = [.. (m.Part("sold", new ListShape<Length>("lengths in which it is sold", new LengthShape("a length", LengthRange.Size), 40, ListText.Commas("Lengths with commas: 2 in, 2 1/2 in, 3 in"))) ?? []).Distinct().Order()],
+        SaidThread = m.MaybeLength("thread", "length of its thread, tip included", LengthRange.Size),
+        Typical = TypicalParts.Marked(m),
+    });
 
     /// <summary>Bolts, screws and toggles, in the catalogue.</summary>
     public static ProductKind Kind { get; } = ProductKind.Of("fastener", "Bolt, screw or toggle", "Bolts, screws, toggles", Form) with
@@ -91,8 +152,8 @@ public sealed record Fastener(
         Headings =
         [
             ("What it is", ["name", "kind", "typical"]),
-            ("Its size", ["diameter", "length", "thread", "tip", "washer", "hole", "grip"]),
-            ("What it holds", ["ratedTension", "basis"]),
+            ("Its size", ["diameter", "length", "sold", "thread", "tip", "washer", "hole", "grip"]),
+            ("What it holds", ["ratedTension", "ratedShear", "ratings", "basis"]),
         ],
     };
 }

@@ -129,7 +129,7 @@ public sealed record Mount(
         m.Length("aboveHook", "height over the hook line, negative below it", LengthRange.Offset),
         m.Need("slots", new ListShape<Slot>("its holes and slots", SlotForm, 60)))
     {
-        Walls = [.. (m.Part("walls", new ListShape<WallKind>("kinds of wall that it is for, where not for all", new ChoiceShape<WallKind>("what the wall is"), 3)) ?? []).Distinct().Order()],
+        Walls = [.. (m.Part("walls", new ListShape<WallKind>("kinds of wall that it is for, where not for all", new ChoiceShape<WallKind>("what the wall is"), 4)) ?? []).Distinct().Order()],
     });
 
     private static readonly GroupShape<Mount> Form = new("the mount", m =>
@@ -139,7 +139,7 @@ public sealed record Mount(
             Product.NameOf(m),
             m.Need("kind", new ChoiceShape<MountKind>("how it carries and moves")),
             [.. m.Need("walls", new ListShape<WallKind>(
-                "kinds of wall it is made for", new ChoiceShape<WallKind>("what the wall is"), 3,
+                "kinds of wall it is made for", new ChoiceShape<WallKind>("what the wall is"), 4,
                 ListText.Commas($"One or more of {string.Join(", ", Choices.All<WallKind>())}, with commas"))).Distinct().Order()],
             m.Need("rated", new MassShape("rated weight", overZero: true)),
             m.Need("mass", new MassShape("its own weight", overZero: true)),
@@ -171,6 +171,7 @@ public sealed record Mount(
         {
             ReachKnown = m.Has("depthExtended"),
             Swing = m.Maybe("swing", new AngleShape("how far it turns to each side, on an arm")),
+            ArmSwing = m.Maybe("armSwing", new AngleShape("how far its arm swings to each side of straight out")),
             ArmThickness = m.MaybeLength("armThickness", "thickness of an arm's steel", LengthRange.Size),
             // Arms that take several patterns have slots; a washer too many harms nobody.
             ArmSlots = m.Yes("armSlots", "whether an arm's holes are slots", usual: true),
@@ -206,7 +207,7 @@ public sealed record Mount(
             ("Its plate", ["plateWidth", "plateHeight", "hookUp", "plateThickness", "rows", "spread", "mayBeDrilled", "templateHeight"]),
             ("Its arms", ["hookAboveFirstHole", "armPitch", "armHoles", "armTopAboveHook", "armLength", "armThickness", "armSlots", "radial"]),
             ("Its screws", ["kit"]),
-            ("How it moves", ["slide", "raiseBy", "lowerBy", "tiltDown", "swing", "depthParked", "depthExtended", "drop", "poses", "swungBeside", "clearAbove"]),
+            ("How it moves", ["slide", "raiseBy", "lowerBy", "tiltDown", "swing", "armSwing", "depthParked", "depthExtended", "drop", "poses", "swungBeside", "clearAbove"]),
         ],
     };
 
@@ -215,6 +216,9 @@ public sealed record Mount(
 
     /// <summary>How far it turns to each side; null where nobody has entered it.</summary>
     public Angle? Swing { get; init; }
+
+    /// <summary>How far its arm swings to each side of straight out; null where nobody has entered it, and it is taken as flat to the wall.</summary>
+    public Angle? ArmSwing { get; init; }
 
     /// <summary>Thickness of an arm's steel, which the screws into the display pass; null where nobody has entered it.</summary>
     public Length? ArmThickness { get; init; }

@@ -11,4 +11,16 @@ public enum WallKind
 
     /// <summary>Brick, block, stone or concrete.</summary>
     Masonry,
+
+    /// <summary>Planks or plywood that hold wherever one screws.</summary>
+    Planks,
+}
+
+/// <summary>What follows from the kind of a wall.</summary>
+public static class WallKinds
+{
+    /// <summary>Whether it holds at its members alone.</summary>
+    /// <param name="kind">The kind.</param>
+    /// <returns>Whether it does; elsewhere a bolt holds wherever it is.</returns>
+    public static bool Framed(this WallKind kind) => kind is WallKind.WoodStuds or WallKind.SteelStuds;
 }

@@ -13,52 +13,167 @@ internal static class BoltPlan
     /// <summary>What a toggle's hole has where others have the key of a stud.</summary>
     public const string ToggleId = "toggle";
 
+    // Masonry is drilled deeper than the anchor sits, for the dust (common practice).
+    private static readonly Length ForDust = Length.FromMillimetres(10);
+
     /// <summary>Works out the bolts.</summary>
     /// <param name="input">All that they follow from.</param>
     /// <returns>The bolts.</returns>
     public static FixingResult Of(Bolting input)
     {
-        var (wall, mount, fastener, layout, policy) = (input.Wall, input.Mount, input.Fastener, input.Layout, input.Policy);
-        var gravity = input.Choice.Gravity ?? policy.UnknownGravity;
-        var passed = mount.PlateThickness + fastener.Washer + input.Choice.Packing + input.Ground.Layers;
-        var tip = fastener.TipLength;
-        var (tipFrom, woodTo) = (fastener.Length - tip, passed + input.Ground.Depth);
-        var toggle = fastener.Sort == FastenerKind.Toggle;
-        // How deep it is in the wood, and how much of that is thread: only part of a long screw is.
-        var penetration = toggle ? Length.Zero : Length.Max(Length.Zero, Length.Min(tipFrom, woodTo) - passed);
-        var thread = toggle ? Length.Zero : Length.Max(Length.Zero, Length.Min(tipFrom, woodTo) - Length.Max(passed, fastener.Length - fastener.Thread));
-        var holds = Holds(fastener, gravity, thread, policy);
-
-        var weight = (layout.Load + mount.Mass).Weight;
-        var reach = (mount.Moves ? mount.DepthExtended : mount.DepthParked) + input.DisplayDepth.Half;
-        var bolts = layout.Position.Used(fastener.Diameter, mount.Studs);
-        IReadOnlyList<Length> heights = [.. bolts.Select(b => mount.HookUp + b.Row.AboveHook)];
-        var pulls = PlatePull.PerBolt(weight, reach, heights);
-        if (mount.Moves)
-        {
-            // Somebody leans on its far edge sooner or later: turned square to the wall, that edge is half the display's width farther out.
-            var edge = mount.DepthExtended + (mount.Sort == MountKind.Articulating ? input.DisplayWidth.Half : input.DisplayDepth);
-            pulls = [.. pulls.Zip(PlatePull.PerBolt(policy.AccidentalPull.Weight, edge, heights), (a, b) => new Force(a.Newtons + b.Newtons))];
-        }
-
-        var across = Across(mount.Moves ? new Force(weight.Newtons + policy.AccidentalPull.Weight.Newtons) : weight, layout, [.. bolts.Select(b => (b.X, layout.HookLine + b.Row.AboveHook))]);
-        var surely = toggle ? ShearBound.Toggle(fastener.Diameter, wall.LayersThickness)
-            : ShearBound.Screw(gravity, fastener.Diameter, input.Ground.Layers + input.Choice.Packing, mount.PlateThickness, penetration);
+        var (mount, fastener, layout) = (input.Mount, input.Fastener, input.Layout);
+        var (ground, passed, tip) = (input.Ground, input.Passed, fastener.TipLength);
+        var (penetration, thread) = InBase(input, fastener);
+        var bolts = layout.Position.Used(fastener.Diameter, mount.Studs).Select(b => (Bolt: b, Y: layout.HookLine + b.Row.AboveHook)).ToList();
+        var bears = ground.What == Ground.Board && layout.Backing is { } backing ? Bears(layout.Plate, backing.Outline) : layout.Plate;
+        var group = new BoltGroup([.. bolts.Select(b => (b.Bolt.X, b.Y))], bears);
+        var hold = HoldOf(input, penetration, thread);
+        var model = new LoadModel(input);
+        var loads = model.Worst(group, load => hold.Use(load, input.FromGrain(load)) ?? load.Pull.Newtons + load.Across.Newtons);
 
         var lag = fastener.Sort == FastenerKind.LagScrew;
-        var (least, most) = lag ? PilotHole.Range(fastener.Diameter, gravity) : default;
+        var (least, most) = lag ? PilotHole.Range(fastener.Diameter, input.Gravity) : default;
         return new(
             [.. bolts.Select((b, i) => new Bolt(
-                i + 1, b.Row.Id, b.X, layout.HookLine + b.Row.AboveHook, b.Stud, b.OffCentre, b.Stud.Tolerance(fastener.Diameter), b.Stud.Play(fastener.Diameter), penetration, thread, pulls[i], holds, across))],
-            gravity,
+                i + 1, b.Bolt.Row.Id, b.Bolt.X, b.Y, b.Bolt.Stud, b.Bolt.OffCentre, b.Bolt.Stud.Tolerance(fastener.Diameter), b.Bolt.Stud.Play(fastener.Diameter), penetration, thread,
+                loads[i].Load, loads[i].Pose, hold, input.FromGrain(loads[i].Load)))],
+            input.Gravity,
             least,
             most,
-            lag ? input.Choice.Pilot ?? PilotHole.Choose(fastener.Diameter, gravity, input.Bits.Items)
-                : fastener.Hole > Length.Zero ? fastener.Hole : null,
-            input.Ground.Layers + penetration + tip,
+            lag ? input.Choice.Pilot ?? PilotHole.Choose(fastener.Diameter, input.Gravity, input.Bits.Items)
+                : fastener.Hole > Length.Zero ? fastener.Hole
+                : fastener.Sort.IsMasonry() ? fastener.Diameter
+                : null,
+            ground.Layers + penetration + tip + (ground.What == Ground.Units ? ForDust : Length.Zero),
             passed,
-            surely);
+            model.Weight,
+            ground.What,
+            Needed(input, loads))
+        { Backing = SupportCheck.HoldOf(input), Input = input };
     }
+
+    /// <summary>What a bolt holds.</summary>
+    /// <param name="input">All that it follows from.</param>
+    /// <param name="penetration">How deep it is in what holds, without its tip.</param>
+    /// <param name="thread">How much of that is thread.</param>
+    /// <returns>What it holds; where an engineer's figure counts, that.</returns>
+    public static BoltHold HoldOf(Bolting input, Length penetration, Length thread)
+    {
+        if (FixingEvidence.EngineerFor(input) is { } figure)
+        {
+            return new(figure.Tension, figure.Shear);
+        }
+
+        return OwnHold(input, penetration, thread);
+    }
+
+    /// <summary>What a bolt holds by Corrie's own rules.</summary>
+    /// <param name="input">All that it follows from.</param>
+    /// <param name="penetration">How deep it is in what holds, without its tip.</param>
+    /// <param name="thread">How much of that is thread.</param>
+    /// <returns>What it holds.</returns>
+    public static BoltHold OwnHold(Bolting input, Length penetration, Length thread)
+    {
+        var (fastener, ground) = (input.Fastener, input.Ground);
+        var wood = ground.What is Ground.Stud or Ground.Blocking or Ground.Board;
+        if (wood && fastener.Sort is FastenerKind.LagScrew or FastenerKind.WoodScrew)
+        {
+            var factor = WoodValues.Factor(input.Choice.Wet, input.Choice.Heat);
+            var perInch = fastener.Sort == FastenerKind.LagScrew ? Withdrawal.LagPoundsPerInch(input.Gravity, fastener.Diameter) : Withdrawal.WoodScrewPoundsPerInch(input.Gravity, fastener.Diameter);
+            var pull = Force.FromPoundsForce(perInch * thread.Inches * factor);
+            // Across more than double board these rules do not say what it holds: stone and packing are no plate.
+            return input.Gap > FixingCheck.MostGap ? new(pull, (Force?)null) : new(pull, angle => DowelOf(input, penetration, angle), factor);
+        }
+
+        if ((wood && fastener.Sort is FastenerKind.StructuralScrew or FastenerKind.ThroughBolt) || (ground.What == Ground.Units && fastener.Sort.IsMasonry()) || (ground.What is Ground.Flange or Ground.Lining && fastener.Sort == FastenerKind.Toggle))
+        {
+            var by = input.RatedBy;
+            var flange = ground.What == Ground.Flange;
+            var pull = input.Rated?.Tension ?? (flange ? fastener.RatedTension : null);
+            // Where no load across is published only the board that bears on a toggle's bolt is certain.
+            var sideways = input.Rated is { } rated ? rated.Shear : flange ? fastener.RatedShear : null;
+            return new(
+                pull is { } t ? new Force(t.Newtons / by) : null,
+                sideways is { } s ? new Force(s.Newtons / by) : flange || ground.What == Ground.Lining ? BoardBearing(fastener.Diameter, input.Wall.LayersThickness) : null);
+        }
+
+        return new(null, (Force?)null);
+    }
+
+    /// <summary>What goes into the yield equations for a screw.</summary>
+    /// <param name="input">All that it follows from.</param>
+    /// <param name="penetration">How deep it is in the wood.</param>
+    /// <param name="fromGrain">Angle between load and grain.</param>
+    /// <returns>The figures.</returns>
+    public static Dowel DowelOf(Bolting input, Length penetration, Angle fromGrain) => new(
+        WoodValues.Root(input.Fastener.Diameter), WoodValues.BendingYield(input.Fastener.Diameter), penetration, WoodValues.Bearing(input.Gravity, input.Fastener.Diameter, fromGrain),
+        input.Mount.PlateThickness, WoodValues.SteelBearing, input.Gap, fromGrain);
+
+    /// <summary>What a toggle holds across itself where only the board bears on its bolt: 350 psi for gypsum (from memory), divided by 4.</summary>
+    /// <param name="diameter">Diameter of its bolt.</param>
+    /// <param name="layers">Thickness of the layers.</param>
+    /// <returns>The load.</returns>
+    public static Force BoardBearing(Length diameter, Length layers) => Force.FromPoundsForce(350 * diameter.Inches * layers.Inches / 4);
+
+    /// <summary>How deep a fastener is in what holds it, without its tip, and how much of that is thread: only part of a long screw is.</summary>
+    /// <param name="input">All that it follows from.</param>
+    /// <param name="fastener">The fastener.</param>
+    /// <returns>Both; nothing for what opens behind.</returns>
+    public static (Length Penetration, Length Thread) InBase(Bolting input, Fastener fastener)
+    {
+        if (fastener.Sort is FastenerKind.Toggle or FastenerKind.ThroughBolt or FastenerKind.SheetMetalScrew)
+        {
+            return default;
+        }
+
+        var passed = input.Passed;
+        var end = Length.Min(fastener.Length - fastener.TipLength, passed + input.Ground.Depth);
+        return (Length.Max(Length.Zero, end - passed), Length.Max(Length.Zero, end - Length.Max(passed, fastener.Length - fastener.Thread)));
+    }
+
+    /// <summary>How deep a fastener has to be in what holds it: four diameters for lag screws and six for wood screws (NDS-2018 12.1, from memory) or what was asked for; a rated anchor's embedment.</summary>
+    /// <param name="input">All that it follows from.</param>
+    /// <returns>The depth, without the tip.</returns>
+    public static Length Deep(Bolting input) => input.Fastener.Sort switch
+    {
+        FastenerKind.LagScrew => Length.Max(input.Fastener.Diameter * 4, input.Choice.Penetration ?? Length.Zero),
+        FastenerKind.WoodScrew => Length.Max(input.Fastener.Diameter * 6, input.Choice.Penetration ?? Length.Zero),
+        _ => Length.Max(input.Rated?.Embedment ?? Length.Zero, input.Choice.Penetration ?? Length.Zero),
+    };
+
+    private static LengthNeeded Needed(Bolting input, IReadOnlyList<(BoltLoad Load, LoadPose Pose)> loads)
+    {
+        var fastener = input.Fastener;
+        if (fastener.Sort == FastenerKind.Toggle)
+        {
+            // Its bar is threaded on behind what it passes: two diameters of bolt have to stick out there.
+            var reach = input.Passed + (fastener.Diameter * 2);
+            return new(reach, null, fastener.SoldFrom(reach));
+        }
+
+        if (fastener.Sort is FastenerKind.ThroughBolt)
+        {
+            // Washer and nut behind take about a diameter and a half (common practice).
+            var through = input.Passed + input.Ground.Depth + (fastener.Diameter * 3).Half;
+            return new(through, null, fastener.SoldFrom(through));
+        }
+
+        var least = input.Passed + Deep(input) + fastener.TipLength;
+        Length? most = input.Ground.What is Ground.Flange or Ground.Lining ? null : input.Passed + input.Ground.Depth;
+        var sold = fastener.Sold.Where(l => l >= least && (most is null || l <= most)).Select(l => (Length?)l).FirstOrDefault(l => Holds(fastener with { Length = l!.Value }));
+        return new(least, most, sold);
+
+        // Its own thread may be of another length than the one that was entered for this size.
+        bool Holds(Fastener other)
+        {
+            var (deep, thread) = InBase(input, other.Length == fastener.Length ? other : other with { SaidThread = null });
+            var hold = HoldOf(input, deep, thread);
+            return loads.All(l => (hold.Use(l.Load, input.FromGrain(l.Load)) ?? 0) <= 1);
+        }
+    }
+
+    // Where both are.
+    private static Rect Bears(Rect plate, Rect board) => Rect.Between(Length.Max(plate.Left, board.Left), Length.Min(plate.Right, board.Right), Length.Max(plate.Bottom, board.Bottom), Length.Min(plate.Top, board.Top)) is { Width.Units: > 0, Height.Units: > 0 } both ? both : plate;
 
     /// <summary>The holes that bolts need, and after them those of toggles and of a board's screws.</summary>
     /// <param name="input">All that the bolts follow from.</param>
@@ -90,7 +205,7 @@ internal static class BoltPlan
         foreach (var line in result.Bolts.GroupBy(b => b.X).OrderBy(g => g.Key))
         {
             var (bolt, numbers) = (line.First(), line.Select(b => b.Number).ToList());
-            Phrase how = $"{(input.Layout.Backing is null ? $"stud {StateWord(bolt.Stud.State)}" : $"in the {input.Ground.Name}")}, {(input.Layout.Backing is not null ? Phrase.Of("clear of its ends") : bolt.OffCentre == Length.Zero ? Phrase.Of("dead centre") : Phrase.Of($"{bolt.OffCentre:fine} off its centre"))}";
+            Phrase how = $"{(input.Ground.What is Ground.Stud or Ground.Flange ? $"stud {StateWord(bolt.Stud.State)}" : $"in the {input.Ground.Name}")}, {(input.Layout.Backing is not null ? Phrase.Of("clear of its ends") : input.Ground.What is Ground.Units or Ground.Board or Ground.Lining ? Phrase.Of("level with the others of its row") : bolt.OffCentre == Length.Zero ? Phrase.Of("dead centre") : Phrase.Of($"{bolt.OffCentre:fine} off its centre"))}";
             if (before is { } last)
             {
                 how.AppendFormatted($"; {line.Key - last} on");
@@ -119,36 +234,10 @@ internal static class BoltPlan
         }
     }
 
-    // The load across the worst bolt: its share of the weight, and its share of the twist where the display hangs beside the bolts' middle.
-    private static Force Across(Force load, PlateLayout layout, IReadOnlyList<(Length X, Length Y)> bolts)
-    {
-        if (bolts.Count == 0)
-        {
-            return default;
-        }
-
-        var (x, y) = (bolts.Average(b => b.X.Inches), bolts.Average(b => b.Y.Inches));
-        var beside = Math.Abs((layout.Position.Plate + layout.Shift).Inches - x);
-        var squares = bolts.Select(b => Math.Pow(b.X.Inches - x, 2) + Math.Pow(b.Y.Inches - y, 2)).ToList();
-        var twist = squares.Sum() > 0 ? load.PoundsForce * beside * Math.Sqrt(squares.Max()) / squares.Sum() : 0;
-        return Force.FromPoundsForce((load.PoundsForce / bolts.Count) + twist);
-    }
-
     private static string StateWord(StudState state) => state switch
     {
         StudState.Confirmed => "confirmed",
         StudState.Found => "found",
         _ => "suspected",
-    };
-
-    private static Force? Holds(Fastener fastener, double gravity, Length thread, Policy policy) => fastener.Sort switch
-    {
-        FastenerKind.LagScrew => Force.FromPoundsForce(
-            Withdrawal.LagPoundsPerInch(gravity, fastener.Diameter) * thread.Inches * Withdrawal.Permanent),
-        FastenerKind.WoodScrew => Force.FromPoundsForce(
-            Withdrawal.WoodScrewPoundsPerInch(gravity, fastener.Diameter) * thread.Inches * Withdrawal.Permanent),
-        _ when fastener.RatedTension is { } rated =>
-            new Force(fastener.Basis == RatingBasis.Ultimate ? rated.Newtons / policy.AnchorFactor : rated.Newtons),
-        _ => null,
     };
 }

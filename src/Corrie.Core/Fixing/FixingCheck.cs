@@ -1,5 +1,6 @@
 using Corrie.Core.Catalogue;
 using Corrie.Core.Findings;
+using Corrie.Core.Format;
 using Corrie.Core.Hanging;
 using Corrie.Core.Measure;
 using Corrie.Core.Planning;
@@ -10,7 +11,12 @@ namespace Corrie.Core.Fixing;
 /// <summary>What is wrong with what holds a plate.</summary>
 internal static class FixingCheck
 {
-    private static readonly Length MostGap = Length.Tape(0, 3, 4);
+    /// <summary>The most that may lie between plate and wood without bearing for the yield equations to say what a bolt holds across: two layers of 5/8 in board (own rule).</summary>
+    public static readonly Length MostGap = Length.Tape(1, 1, 4);
+
+    // A plate loaded beside its bolts' middle pulls at a stud across its grain, where 4 diameters to the loaded edge are never there. A tenth of what a bolt
+    // holds that way is let pass (own rule).
+    private const double AcrossTheGrain = 0.1;
 
     /// <summary>Everything that is wrong with the bolts.</summary>
     /// <param name="input">All that they follow from.</param>
@@ -18,15 +24,8 @@ internal static class FixingCheck
     /// <returns>The findings, parts named from the mount on.</returns>
     public static IEnumerable<Finding> Check(Bolting input, FixingResult bolts)
     {
-        var (wall, fastener, policy) = (input.Wall, input.Fastener, input.Policy);
-        if (wall.Kind == WallKind.Masonry)
-        {
-            yield return FixingFindings.Engineer.At(
-                new("wall"), $"The wall is masonry, {wall.LayersThickness} of layers recorded; these rules cover plates on wood and steel studs.");
-            yield break;
-        }
-
-        foreach (var finding in Kind(input, bolts).Concat(Reach(input, bolts)).Concat(Shear(input, bolts)))
+        var policy = input.Policy;
+        foreach (var finding in Kind(input, bolts).Concat(Reach(input, bolts)).Concat(Shear(input, bolts)).Concat(Grain(input, bolts)).Concat(SupportCheck.Check(input, bolts)))
         {
             yield return finding;
         }
@@ -39,17 +38,26 @@ internal static class FixingCheck
             {
                 yield return FixingFindings.EdgeDistance.At(
                     spot,
-                    $"Bolt {bolt.Number} at {bolt.X} is {bolt.OffCentre:fine} off the centre of the stud at {bolt.Stud.Centre}; with {fastener.Diameter} diameter in a {bolt.Stud.Width} face it may be {Length.Max(Length.Zero, bolt.Tolerance):fine}{Uncertainty(bolt)}. It leaves {Length.Max(Length.Zero, bolt.Stud.WoodBeside(fastener.Diameter, bolt.OffCentre)):fine} of wood on one side.");
+                    $"Bolt {bolt.Number} at {bolt.X} is {bolt.OffCentre:fine} off the centre of the stud at {bolt.Stud.Centre}; with {input.Fastener.Diameter} diameter in a {bolt.Stud.Width} face it may be {Length.Max(Length.Zero, bolt.Tolerance):fine}{Uncertainty(bolt)}. It leaves {Length.Max(Length.Zero, bolt.Stud.WoodBeside(input.Fastener.Diameter, bolt.OffCentre)):fine} of wood on one side.");
             }
 
             if (bolt.Utilisation is { } used && used > policy.FullUse)
             {
-                Phrase message = $"Bolt {bolt.Number} is pulled with {bolt.Pull} and holds {bolt.Holds!.Value}: {100 * used:0} %.";
+                Phrase message = Overloaded(input, bolt, used);
                 yield return used > 1 ? FixingFindings.DemandOverCapacity.At(spot, message) : FixingFindings.DemandOverCapacity.MildAt(spot, message);
             }
         }
 
-        var left = input.Layout.Position.Bolts.Where(b => bolts.Bolts.All(u => u.X != b.X || u.Row != b.Row.Id)).ToList();
+        // A flat plate on one stud of two: a caution where its bolts hold all of it, also what hangs beside them.
+        if (input.Layout.OneStud is { } one)
+        {
+            var holds = bolts.Bolts.Count > 0 && bolts.Bolts.All(b => b.Utilisation is <= 1 && b.WouldKeepEdge) && !Grain(input, bolts).Any();
+            yield return holds
+                ? HangingFindings.OneStudOnly.MildAt(one.Where, $"{one.Message} The {bolts.Bolts.Count} bolts in it hold all of it, at {100 * bolts.Bolts.Max(b => b.Utilisation!.Value):0} %.", one.Remedies)
+                : one;
+        }
+
+        var left = input.Layout.Backing is not null ? [] : input.Layout.Position.Bolts.Where(b => bolts.Bolts.All(u => u.X != b.X || u.Row != b.Row.Id)).ToList();
         if (left.Count > 0)
         {
             Phrase message = $"Leave {left.Count} {(left.Count == 1 ? "hole" : "holes")} of the plate empty: ";
@@ -68,173 +76,270 @@ internal static class FixingCheck
         }
     }
 
+    /// <summary>Where a finding about the plate as a whole is tied.</summary>
+    /// <param name="input">All that the bolts follow from.</param>
+    /// <param name="part">The part's name.</param>
+    /// <returns>The spot.</returns>
+    public static Spot Plate(Bolting input, string part = "plate") => new(part, input.Layout.Plate.Right, input.Layout.Plate.CentreY);
+
+    private static Phrase Overloaded(Bolting input, Bolt bolt, double used)
+    {
+        if (double.IsInfinity(used))
+        {
+            return Phrase.Of($"Add a bolt: nothing keeps the plate from tipping off the wall under {input.Layout.Load}, since bolt {bolt.Number} has no other above or beside it.");
+        }
+
+        Phrase message = $"Bolt {bolt.Number} is pulled with {bolt.Pull} and holds {bolt.Holds!.Value}";
+        if (bolt.HoldsAcross is { } across)
+        {
+            message.AppendFormatted($"; across it go {bolt.Across} of {across}");
+        }
+
+        message.AppendFormatted($": together {100 * used:0} %");
+        if (input.Mount.Moves)
+        {
+            message.AppendFormatted($", {bolt.Pose.Says(input.Mount)}");
+        }
+
+        if (FixingEvidence.EngineerFor(input) is { } engineer)
+        {
+            message.AppendFormatted($". What it holds is the figure of {engineer.Name}");
+        }
+
+        message.AppendLiteral(".");
+        return message;
+    }
+
     private static Phrase Uncertainty(Bolt bolt) => bolt.Stud.Uncertainty == Length.Zero
         ? Phrase.Of(string.Empty)
         : Phrase.Of($", {bolt.Stud.Uncertainty:fine} less because the stud's centre is known only to that");
 
-    private static Spot Plate(Bolting input) => new("plate", input.Layout.Plate.Right, input.Layout.Plate.CentreY);
+    // Why a fastener is none for what it would be driven into; null where it is one.
+    private static Phrase? Wrong(Bolting input)
+    {
+        var fastener = input.Fastener;
+        var (sort, name) = (fastener.Sort, Phrase.Of($"the {fastener.Name} ({fastener.Diameter} by {fastener.Length})"));
+        return input.Ground.What switch
+        {
+            // What the bolts go into decides, and not what is behind that: a board on steel studs is wood.
+            Ground.Blocking or Ground.Board when sort == FastenerKind.Toggle && input.Layout.Backing is not null =>
+                Phrase.Of($"Bolt the plate to the {input.Ground.Name} with screws for wood: {name} cannot open in {input.Ground.Depth} of wood."),
+            Ground.Stud or Ground.Blocking when sort == FastenerKind.Toggle => Phrase.Of($"Take lag screws: {name} cannot open inside a wood stud."),
+            Ground.Stud or Ground.Blocking when !sort.IsWood() => Phrase.Of($"Take lag or structural screws: {name} is made to hold in {(sort.IsMasonry() ? "masonry" : "sheet")}, and finds none in {input.Ground.Depth} of wood."),
+            Ground.Board when sort.IsMasonry() || sort == FastenerKind.SheetMetalScrew => Phrase.Of($"Take wood screws, or bolts through it with a plate behind: {name} does not hold in {input.Ground.Depth} of {input.Ground.Name}."),
+            Ground.Flange when sort == FastenerKind.SheetMetalScrew => Phrase.Of($"Take rated toggles: {name} is extra holding of a plate that toggles carry, and carries none by itself in {input.Wall.StudDepth} of steel stud."),
+            Ground.Flange when sort != FastenerKind.Toggle => Phrase.Of($"Take rated toggles through board and flange: {name} holds no thread in the flange of a steel stud."),
+            Ground.Units when sort == FastenerKind.WedgeAnchor && input.Wall.Unit is { } unit && unit != BaseMaterial.Concrete => Phrase.Of($"Take a sleeve, screw or bonded anchor: {name} is a wedge anchor, for concrete alone, and bursts {unit.Words()}."),
+            Ground.Units when !sort.IsMasonry() => Phrase.Of($"Take an anchor for masonry: {name} holds nothing in {input.Ground.Name}."),
+            Ground.Lining when sort != FastenerKind.Toggle => Phrase.Of($"Take toggles that open behind the board: {name} tears out of {input.Ground.Layers} of it."),
+            Ground.Lining when input.Mount.Moves => Phrase.Of($"Bolt it to studs, or to a board over them: {input.Layout.Position.Bolts.Count} anchors in board alone would carry a mount that reaches {input.Mount.DepthExtended} out of the wall."),
+            _ => null,
+        };
+    }
 
     private static IEnumerable<Finding> Kind(Bolting input, FixingResult bolts)
     {
         var (wall, mount, fastener) = (input.Wall, input.Mount, input.Fastener);
-        var toggle = fastener.Sort == FastenerKind.Toggle;
-        // What the bolts go into decides, and not what is behind that: a board on steel studs is wood.
-        if (input.Layout.Backing is not null && toggle)
+        var plate = Plate(input);
+        if (Wrong(input) is { } wrong)
         {
-            yield return FixingFindings.WrongForWall.At(
-                Plate(input), $"Bolt the plate to the {input.Ground.Name} with screws for wood: the {fastener.Name} ({fastener.Diameter} by {fastener.Length}) cannot open in {input.Ground.Depth} of wood.");
+            yield return FixingFindings.WrongForWall.At(plate, wrong);
         }
-        else if (input.Layout.Backing is null && toggle != (wall.Kind == WallKind.SteelStuds))
+        else if (bolts.Bolts.Count > 0 && bolts.Bolts[0].Holds is null)
         {
-            yield return FixingFindings.WrongForWall.At(
-                Plate(input),
-                $"The {fastener.Name} ({fastener.Diameter} by {fastener.Length}) {(toggle ? "cannot open inside a wood stud" : "holds no thread in the flange of a steel stud")}.");
-        }
-
-        if (toggle && fastener.RatedTension is null)
-        {
-            yield return FixingFindings.RatingUnknown.At(
-                Plate(input), $"The {fastener.Name} has no rated load in the catalogue; {bolts.Bolts.Count} of them are planned.");
+            yield return FixingFindings.RatingUnknown.At(plate, bolts.Ground == Ground.Units && wall.Unit is null
+                ? Phrase.Of($"Say what the wall's units are: {bolts.Bolts.Count} anchors are planned in {input.Ground.Depth} of {input.Ground.Name}, and a rated load is for one material.")
+                : fastener.Ratings.Count > 0 && input.Material is { } into
+                ? Phrase.Of($"Take an anchor that is rated for {into.Words()}: the {fastener.Name} is rated for {string.Join(", ", fastener.Ratings.Select(r => r.Into.Words()))}, and {bolts.Bolts.Count} of them are planned.")
+                : Phrase.Of($"The {fastener.Name} has no rated load in the catalogue; {bolts.Bolts.Count} of them are planned."));
         }
 
-        foreach (var finding in Support(input, bolts))
+        if (bolts.Ground == Ground.Lining && !mount.Moves)
         {
-            yield return finding;
+            var (load, most) = (input.Layout.Load + mount.Mass, input.Policy.BoardOnlyUpTo);
+            var within = input.Layout.Load.Kilograms <= most.Kilograms && bolts.Bolts.Count >= input.Policy.BoardAnchors;
+            yield return within
+                ? FixingFindings.BoardOnly.MildAt(plate, $"{bolts.Bolts.Count} anchors in {wall.LayersThickness} of board alone carry {load}: within the company's limits of {most} and {input.Policy.BoardAnchors} anchors.")
+                : FixingFindings.BoardOnly.At(plate, $"Bolt it to studs, or to a board over them: {bolts.Bolts.Count} anchors in {wall.LayersThickness} of board alone would carry {load}; the company allows {(most.Kilograms == 0 ? Phrase.Of("none of that") : Phrase.Of($"{input.Layout.Load.Kilograms switch { 0 => string.Empty, _ => "up to " }}{most} that hang, on at least {input.Policy.BoardAnchors}"))}.");
         }
 
-        if (wall.Kind == WallKind.SteelStuds && mount.Moves)
+        if (bolts.Ground == Ground.Flange && mount.Moves)
         {
-            yield return FixingFindings.Engineer.At(
-                Plate(input), $"A mount that reaches {mount.DepthExtended} out of a light-gauge steel partition needs backing, or an engineer.");
-        }
-    }
-
-    // What these rules do not reckon yet is said, and stops: nothing is taken to hold because nobody asked.
-    private static IEnumerable<Finding> Support(Bolting input, FixingResult bolts)
-    {
-        var (layout, plate) = (input.Layout, Plate(input));
-        if (layout.Backing is { Kind: BackingKind.Board } board)
-        {
-            yield return FixingFindings.Engineer.At(
-                plate with { Part = "backing" }, $"Have the board's own hold worked out: {board.Screws.Count} screws carry it, the plate and {layout.Load} to {board.Studs} {(board.Studs == 1 ? "stud" : "studs")}, and these rules cover plates on studs alone.");
-        }
-
-        if (layout.Backing is { Kind: BackingKind.Blocking } blocking)
-        {
-            yield return FixingFindings.CrossGrain.At(
-                plate with { Part = "backing" }, $"Have the blocking worked out: {bolts.Bolts.Count} bolts pull across the grain of {blocking.Thickness} of wood between {blocking.Studs} studs, and {layout.Load} hang on it.");
-        }
-
-        if (layout.Toggles.Count > 0 && input.Mount.Moves)
-        {
-            yield return FixingFindings.WrongForWall.At(
-                plate with { Part = "toggles" }, $"Take the toggles out: {layout.Toggles.Count} of them in board would carry a mount that reaches {input.Mount.DepthExtended} out of the wall.");
-        }
-        else if (layout.Toggles.Count > 0)
-        {
-            yield return FixingFindings.Engineer.At(
-                plate with { Part = "toggles" }, $"Have the share of the toggles worked out: {layout.Toggles.Count} toggles and {bolts.Bolts.Count} bolts in a stud give way differently under {layout.Load}, and these rules cover bolts in two studs.");
-        }
-
-        if (layout.Drilled.Count > 0 && !input.Mount.MayBeDrilled)
-        {
-            yield return FixingFindings.DrilledPlate.At(
-                plate with { Part = "drilled" }, $"Ask the maker before the plate is drilled: {layout.Drilled.Count} more {(layout.Drilled.Count == 1 ? "hole" : "holes")} a row, and the catalogue does not say that it may be.");
+            yield return FixingEvidence.MakerFor(input) is { } maker
+                ? FixingFindings.Engineer.MildAt(plate, $"On light-gauge steel, {mount.DepthExtended} out: the maker rates the mount for this wall with {maker.Load} ({maker.Paper}); by these rules the worst bolt is used {(bolts.Bolts.Count == 0 ? 0 : 100 * bolts.Bolts.Max(b => b.Utilisation ?? 0)):0} %.")
+                : FixingFindings.Engineer.At(plate, $"A mount that reaches {mount.DepthExtended} out of a light-gauge steel partition needs backing, an engineer, or its maker's rating for exactly this wall.");
         }
     }
 
     private static IEnumerable<Finding> Reach(Bolting input, FixingResult bolts)
     {
-        var (wall, fastener) = (input.Wall, input.Fastener);
-        if (bolts.Bolts.Count == 0)
+        var (wall, fastener, ground) = (input.Wall, input.Fastener, input.Ground);
+        if (bolts.Bolts.Count == 0 || Wrong(input) is not null)
         {
             yield break;
         }
 
-        if (fastener.Sort == FastenerKind.Toggle)
+        Remedy[] sold = bolts.Length.Sold is { } take && take != fastener.Length ? [new Remedy($"Take {take} ones", $"the shortest sold that holds; least is {bolts.Length.Least}", [input.Choice.Here.Up.To("bolt").Set("length", take)])] : [];
+        if (fastener.Sort is FastenerKind.Toggle or FastenerKind.ThroughBolt)
         {
-            // Its bar is threaded on behind what it passes: two diameters of bolt have to stick out there.
-            var needed = bolts.Passed + (fastener.Diameter * 2);
-            if (bolts.Passed > fastener.Grip)
+            if (fastener.Sort == FastenerKind.Toggle && bolts.Passed > fastener.Grip)
             {
                 yield return FixingFindings.TooShort.At(
                     Plate(input), $"The {fastener.Name} clamps up to {fastener.Grip}; plate, washer and layers are {bolts.Passed}.");
             }
-            else if (fastener.Length < needed)
+            else if (fastener.Length < bolts.Length.Least)
             {
                 yield return FixingFindings.TooShort.At(
-                    Plate(input), $"Take a longer toggle, {needed} or more: the {fastener.Name} is {fastener.Length} long, and plate, washer and layers alone are {bolts.Passed}.");
+                    Plate(input),
+                    fastener.Sort == FastenerKind.Toggle
+                        ? Phrase.Of($"Take a longer toggle, {bolts.Length.Least} or more: the {fastener.Name} is {fastener.Length} long, and plate, washer and layers alone are {bolts.Passed}.")
+                        : Phrase.Of($"Take a longer bolt, {bolts.Length.Least} or more: the {fastener.Name} is {fastener.Length} long, and has to pass {bolts.Passed + ground.Depth} and take a plate and a nut behind."),
+                    sold);
             }
 
             yield break;
         }
 
         var penetration = bolts.Bolts[0].Penetration;
-        var times = fastener.Sort == FastenerKind.LagScrew ? 4 : 6;
-        var least = fastener.Diameter * times;
-        var longEnough = bolts.Passed + least + fastener.TipLength;
+        var least = BoltPlan.Deep(input);
         if (penetration <= Length.Zero)
         {
             yield return FixingFindings.NoHold.At(
                 Plate(input),
-                $"The {fastener.Length} {fastener.Name} never reaches the {input.Ground.Name}: plate, washer, packing and layers are {bolts.Passed}. At least {longEnough} is needed, and a length that is sold.");
+                $"The {fastener.Length} {fastener.Name} never reaches the {ground.Name}: plate, washer, packing and layers are {bolts.Passed}. At least {bolts.Length.Least} is needed, and a length that is sold.",
+                sold);
         }
         else if (penetration < least)
         {
+            Phrase asked = ground.What == Ground.Units ? Phrase.Of($"its rated load needs {least:fine}")
+                : input.Choice.Penetration is { } deep && deep == least ? Phrase.Of($"{least:fine} are asked for")
+                : Phrase.Of($"at least {(fastener.Sort == FastenerKind.LagScrew ? 4 : 6)} diameters, {least:fine}, are needed");
             yield return FixingFindings.TooShort.At(
-                Plate(input),
-                $"The {fastener.Length} {fastener.Name} is {penetration:fine} in the wood without its tip; at least {times} diameters, {least:fine}, are needed: {longEnough} or longer.");
+                Plate(input), $"The {fastener.Length} {fastener.Name} is {penetration:fine} in the {(ground.What == Ground.Units ? ground.Name : "wood")} without its tip; {asked}: {bolts.Length.Least} or longer.", sold);
+        }
+        else if (ground.What != Ground.Units && fastener.Sort != FastenerKind.StructuralScrew && bolts.Bolts.Any(b => b.Utilisation > 1) && sold.Length > 0)
+        {
+            yield return FixingFindings.TooShort.At(
+                Plate(input), $"The {fastener.Length} {fastener.Name} has {bolts.Bolts[0].Thread:fine} of thread in the wood, less than the load needs; {bolts.Length.Sold!.Value} ones hold it.", sold);
         }
 
-        var depth = bolts.DrillDepth - input.Ground.Layers;
-        var beyond = fastener.Length - bolts.Passed - input.Ground.Depth;
-        if (input.Layout.Backing is not null && beyond > Length.Zero)
+        var depth = bolts.DrillDepth - ground.Layers;
+        var beyond = fastener.Length - bolts.Passed - ground.Depth;
+        if (ground.What == Ground.Units && depth >= ground.Depth)
         {
             yield return FixingFindings.TooLong.At(
-                Plate(input), $"The {fastener.Length} {fastener.Name} comes out {beyond} behind the {input.Ground.Name}, which is {input.Ground.Depth} thick: take one of {bolts.Passed + input.Ground.Depth} at most.");
+                Plate(input), $"The hole for the {fastener.Length} {fastener.Name} goes {depth} into the {ground.Name}, which is {ground.Depth} thick: it comes out behind.");
         }
-        else if (depth >= wall.StudDepth && input.Layout.Backing is null)
+        else if (ground.What is Ground.Board or Ground.Blocking && beyond > Length.Zero)
         {
             yield return FixingFindings.TooLong.At(
-                Plate(input), $"The {fastener.Length} {fastener.Name} reaches through the stud, which is {wall.StudDepth} deep.");
+                Plate(input), $"The {fastener.Length} {fastener.Name} comes out {beyond} behind the {ground.Name}, which is {ground.Depth} thick: take one of {bolts.Passed + ground.Depth} at most.", sold);
+        }
+        else if (ground.What == Ground.Stud && depth >= wall.StudDepth)
+        {
+            yield return FixingFindings.TooLong.At(
+                Plate(input), $"The {fastener.Length} {fastener.Name} reaches through the stud, which is {wall.StudDepth} deep.", sold);
         }
 
-        if (depth > input.Policy.CableDepth && input.Layout.Backing is null && wall.Scan is not { Crossings: true })
+        if (depth > input.Policy.CableDepth && ground.What == Ground.Stud && wall.Scan is not { Crossings: true })
         {
             yield return FixingFindings.BoredCrossing.At(
                 Plate(input), $"The {fastener.Name} goes {depth} into the stud; over {input.Policy.CableDepth} a scan for cables that cross it has to be recorded.");
         }
+
+        if (input.Rated is { } rated && (rated.Edge > Length.Zero || rated.Spacing > Length.Zero))
+        {
+            foreach (var finding in Rated(input, bolts, rated))
+            {
+                yield return finding;
+            }
+        }
     }
 
-    // Until the yield equations are here, only what is certain is certain.
+    // A maker's load is for an anchor that has room round it.
+    private static IEnumerable<Finding> Rated(Bolting input, FixingResult bolts, Rating rated)
+    {
+        var wall = input.Wall;
+        foreach (var bolt in bolts.Bolts)
+        {
+            var edge = new[] { bolt.X, wall.Width - bolt.X, bolt.Y, wall.Height - bolt.Y }
+                .Concat(wall.Features.Where(f => f.Traits.OpensWall).Select(f => Away(f.Outline, bolt.X, bolt.Y))).Min();
+            if (edge < rated.Edge)
+            {
+                yield return FixingFindings.EdgeDistance.At(new(bolt.Part, bolt.X, bolt.Y), $"Move the plate: bolt {bolt.Number} is {edge} from the edge of the {input.Ground.Name}, and its rated load needs {rated.Edge}.");
+            }
+
+            foreach (var other in bolts.Bolts.TakeWhile(o => o != bolt))
+            {
+                var apart = Length.FromInches(Math.Sqrt(Math.Pow((bolt.X - other.X).Inches, 2) + Math.Pow((bolt.Y - other.Y).Inches, 2)));
+                if (apart < rated.Spacing)
+                {
+                    yield return FixingFindings.HolesNear.At(
+                        new($"{bolt.Part}/{other.Number}", bolt.X, bolt.Y), $"Leave one of them empty: bolts {other.Number} and {bolt.Number} are {apart:fine} apart, and their rated load needs {rated.Spacing:fine}.");
+                }
+            }
+        }
+    }
+
+    private static Length Away(Rect outline, Length x, Length y)
+    {
+        var (right, up) = (Length.Outside(x, outline.Left, outline.Right).Inches, Length.Outside(y, outline.Bottom, outline.Top).Inches);
+        return Length.FromInches(Math.Sqrt((right * right) + (up * up)));
+    }
+
     private static IEnumerable<Finding> Shear(Bolting input, FixingResult bolts)
     {
-        // What ends before wood, or passes layers that nobody has entered, is said already.
-        if (bolts.Bolts.Count == 0 || (input.Fastener.Sort == FastenerKind.Toggle ? input.Wall.LayersThickness : bolts.Bolts[0].Penetration) <= Length.Zero)
+        // What ends before wood, is no fastener for it or passes layers that nobody has entered, is said already.
+        if (bolts.Bolts.Count == 0 || Wrong(input) is not null || bolts.Bolts[0].HoldsAcross is not null || bolts.Bolts[0].Holds is null || (input.Fastener.Sort.IsWood() && bolts.Bolts[0].Penetration <= Length.Zero))
         {
             yield break;
         }
 
-        var gap = input.Ground.Layers + input.Choice.Packing;
-        var across = bolts.Bolts.Max(b => b.Across.Newtons);
-        if (input.Fastener.Sort != FastenerKind.Toggle && gap > MostGap)
+        var across = new Force(bolts.Bolts.Max(b => b.Across.Newtons));
+        if (input.Fastener.Sort is FastenerKind.LagScrew or FastenerKind.WoodScrew)
         {
+            var (mode, load) = YieldEquations.Least(BoltPlan.DowelOf(input, bolts.Bolts[0].Penetration, default));
             yield return FixingFindings.ShearUnknown.At(
                 Plate(input),
-                $"Have an engineer check the bolts for load across them: each crosses {gap} that does not bear before it meets wood, and {new Force(across)} hang on it; over {MostGap} these rules do not say what it holds.");
+                $"Have an engineer check the bolts for load across them: each crosses {input.Gap} that does not bear before it meets the {input.Ground.Name}, and {across} hang on it; over {MostGap} these rules do not say what it holds. As a bare cantilever it would yield (mode {mode.ToString()}) at {new Force(load.Newtons * WoodValues.Factor(input.Choice.Wet, input.Choice.Heat))}.");
         }
-        else if (across > bolts.Surely.Newtons)
+        else
         {
             yield return FixingFindings.ShearUnknown.At(
-                Plate(input),
-                $"Use more or thicker fasteners, or have an engineer check them: {new Force(across)} hang across a {input.Fastener.Diameter} {input.Fastener.Name}, and {bolts.Surely} is what it holds for certain through {gap} of layers.");
+                Plate(input), $"Find the maker's load across the {input.Fastener.Name}, or have an engineer check it: {across} hang across each, and the catalogue says {bolts.Bolts[0].Holds!.Value} straight out alone.");
         }
+    }
+
+    // A weight beside the bolts' middle turns the plate. Bolts in two studs take that as a pair up and down, along the grain; those in one line across it.
+    private static IEnumerable<Finding> Grain(Bolting input, FixingResult bolts)
+    {
+        if (bolts.Ground != Ground.Stud || bolts.Bolts.Count == 0 || input.Layout.Position.StudsMet(input.Fastener.Diameter) > 1 || bolts.Bolts[0].HoldsAcross is null || FixingEvidence.EngineerFor(input) is not null)
+        {
+            yield break;
+        }
+
+        var group = new BoltGroup([.. bolts.Bolts.Select(b => (b.X, b.Y))], input.Layout.Plate);
+        var model = new LoadModel(input);
+        var most = model.MostSwing;
+        var (worst, pose) = new[] { default(LoadPose), new(default, 1, default, LeanAt.Nowhere, LeanWay.Out), new(most, 1, default, LeanAt.Nowhere, LeanWay.Out), new(new(-most.Degrees), 1, default, LeanAt.Nowhere, LeanWay.Out) }
+            .Select(p => (Right: new Force(group.Solve(model.At(p)).Bolts.Max(b => Math.Abs(b.Right.Newtons))), Pose: p)).MaxBy(p => p.Right.Newtons);
+        var holds = bolts.Bolts[0].Hold.Across(new(90))!.Value;
+        if (worst.Newtons <= AcrossTheGrain * holds.Newtons)
+        {
+            yield break;
+        }
+
+        var stud = bolts.Bolts[0].Stud;
+        Phrase message = $"{worst} go across the grain at a bolt in the stud at {stud.Centre}, and none far enough beside it{(input.Mount.Moves ? Phrase.Of($", {pose.Says(input.Mount)}") : string.Empty)}: towards a loaded edge 4 diameters, {input.Fastener.Diameter * 4}, are needed, and {stud.Width.Half} are there.";
+        yield return FixingEvidence.MakerFor(input) is { } maker
+            ? FixingFindings.CrossGrain.MildAt(Plate(input), $"{message} The maker rates the mount for one wood stud with {maker.Load} ({maker.Paper}); by these rules a bolt there holds {holds}.")
+            : FixingFindings.CrossGrain.At(Plate(input), $"{message} Take a plate for two studs, a board over them, or enter the maker's rating for one wood stud.");
     }
 
     private static IEnumerable<Finding> Pilot(Bolting input, FixingResult bolts)
     {
         var fastener = input.Fastener;
-        if (fastener.Sort != FastenerKind.LagScrew || bolts.Bolts.Count == 0)
+        if (fastener.Sort != FastenerKind.LagScrew || bolts.Bolts.Count == 0 || Wrong(input) is not null)
         {
             yield break;
         }

@@ -12,6 +12,24 @@ namespace Corrie.Core.Fixing;
 /// <param name="Here">Where the choice stands in the document.</param>
 public sealed record FixingChoice(double? Gravity, Length? Pilot, Length Packing, Place Here)
 {
+    /// <summary>Thickness of a board of the plate's outline under it, which its bolts pass; zero for none.</summary>
+    public Length Spreader { get; init; }
+
+    /// <summary>How much farther out of the wall packing and board bring the plate.</summary>
+    public Length Proud => Packing + Spreader;
+
+    /// <summary>How deep a screw is to be in the wood, without its tip; null leaves it to what the wood and the load need.</summary>
+    public Length? Penetration { get; init; }
+
+    /// <summary>Whether the wood is wet in use.</summary>
+    public bool Wet { get; init; }
+
+    /// <summary>How warm the wood gets.</summary>
+    public WoodHeat Heat { get; init; }
+
+    /// <summary>Whether it is in a vehicle, which shakes what hangs.</summary>
+    public bool Vehicle { get; init; }
+
     private static readonly GroupShape<Crew> Kit = new("a crew", m => new Crew(
         m.Key,
         m.Text("name", "what they are called", 80),
@@ -23,7 +41,14 @@ public sealed record FixingChoice(double? Gravity, Length? Pilot, Length Packing
         m.Maybe("gravity", new NumberShape("specific gravity of the studs", 0.2, 1)),
         m.MaybeLength("pilot", "the pilot bit chosen", LengthRange.UpTo(Length.Tape(2))),
         m.Length("packing", "packing behind the plate", LengthRange.Distance, Length.Zero),
-        m.Here)), kind => kind == Mount.Kind, always: true);
+        m.Here)
+    {
+        Spreader = m.Length("spreader", "board of the plate's outline under it, which its bolts pass: thickness", LengthRange.Distance, Length.Zero),
+        Penetration = m.MaybeLength("penetration", "how deep a screw is to be in the wood, without its tip", LengthRange.Size),
+        Wet = m.Yes("wet", "whether the wood is wet in use"),
+        Heat = m.Choice("heat", "how warm the wood gets", WoodHeat.Usual),
+        Vehicle = m.Yes("vehicle", "whether it is in a vehicle"),
+    }), kind => kind == Mount.Kind, always: true);
 
     /// <summary>Who does the work, and with what.</summary>
     public static Part<IReadOnlyList<Crew>> Crews { get; } = new(Holder.Job, "crew", new MapShape<Crew>("who does the work", Kit, 20));

@@ -29,7 +29,7 @@ public static class FixingFindings
     /// <summary>Too short.</summary>
     public static readonly FindingKind TooShort = new(
         Stage, "fix.too-short", Severity.Stop, "Bolt too short",
-        "a lag screw is under 4 D in the wood without its tip, a wood screw under 6 D; or a toggle does not clamp or reach through what it passes",
+        "a lag screw is under 4 D in the wood without its tip, a wood screw under 6 D, either under what was asked or what the load needs; an anchor under its embedment; or a toggle does not clamp or reach through what it passes",
         "Short threads pull out.", Source.Nds("12.1.4, 12.1.5"));
 
     /// <summary>No hold at all.</summary>
@@ -41,9 +41,9 @@ public static class FixingFindings
     /// <summary>Load across not known.</summary>
     public static readonly FindingKind ShearUnknown = new(
         Stage, "fix.shear-unknown", Severity.Stop, "Load across the bolts not checked",
-        "a screw crosses over 3/4 in that does not bear, or more hangs across a fastener than it holds for certain",
+        "a screw crosses over 1 1/4 in that does not bear, or nobody publishes what an anchor holds across itself",
         "A bolt across a gap is a cantilever: it bends long before it is pulled out.",
-        Source.Published("lower bound theorem with the values of ANSI/AWC NDS-2018; the 3/4 in is an own rule"));
+        Source.Published("AWC Technical Report 12; the 1 1/4 in is an own rule"));
 
     /// <summary>Too long.</summary>
     public static readonly FindingKind TooLong = new(
@@ -54,14 +54,14 @@ public static class FixingFindings
     /// <summary>Demand over capacity.</summary>
     public static readonly FindingKind DemandOverCapacity = new(
         Stage, "fix.demand-over-capacity", Severity.FinalStop, "Bolt asked for more than it holds",
-        "the pull on a bolt is over what it holds in tension; a caution over 80 %",
-        "Reach is what pulls plates off walls.", Source.Nds("12.2"), Severity.Caution);
+        "pull and load across a bolt are together over what it holds, in the pose that is worst for it; a caution over 80 %",
+        "Reach is what pulls plates off walls.", Source.Nds("12.2, 12.3.1, 12.4.1"), Severity.Caution);
 
     /// <summary>Wrong fastener for the wall.</summary>
     public static readonly FindingKind WrongForWall = new(
         Stage, "fix.wrong-for-wall", Severity.FinalStop, "Wrong fastener for this wall",
-        "a lag or wood screw into a steel stud, a toggle into wood, or toggles in board for a mount that moves",
-        "A thin flange holds no thread, and a toggle cannot open inside wood.", Source.CommonPractice);
+        "a screw into a steel stud, a toggle into wood, a screw into masonry, a wedge anchor elsewhere than in concrete, or anchors in board for a mount that moves",
+        "A thin flange holds no thread, a toggle cannot open inside wood, and a wedge bursts what is not concrete.", Source.CommonPractice);
 
     /// <summary>Crossings not looked for.</summary>
     public static readonly FindingKind BoredCrossing = new(
@@ -90,14 +90,14 @@ public static class FixingFindings
     /// <summary>Outside the rules.</summary>
     public static readonly FindingKind Engineer = new(
         Stage, "fix.engineer", Severity.Stop, "Outside what the rules cover",
-        "the wall is none that these rules cover, a moving mount hangs on light-gauge steel without backing, or a board or toggles share what the studs should hold",
-        "The rules here are for plates on wood or steel studs; beyond them a licensed engineer decides.", Source.CommonPractice);
+        "a moving mount hangs on light-gauge steel without backing; a caution where its maker rates it for exactly this wall",
+        "A thin flange tears under a load that comes and goes; there a licensed engineer decides.", Source.CommonPractice, Severity.Caution);
 
     /// <summary>Wood loaded across its grain.</summary>
     public static readonly FindingKind CrossGrain = new(
         Stage, "fix.cross-grain", Severity.Stop, "Wood loaded across its grain",
-        "a plate is bolted to blocking, whose grain runs along the wall, and nobody has checked that",
-        "Across its grain wood splits at a fraction of what it holds along it.", Source.Nds("12.5.1"));
+        "over a tenth of what a bolt holds there goes across the grain of a single stud, or blocking splits or its ends do not hold; a caution where the maker rates the mount for one wood stud",
+        "Across its grain wood splits at a fraction of what it holds along it.", Source.Nds("3.4.3, 12.5.1; the tenth is an own rule"), Severity.Caution);
 
     /// <summary>A plate that is drilled.</summary>
     public static readonly FindingKind DrilledPlate = new(
@@ -105,9 +105,21 @@ public static class FixingFindings
         "holes are drilled into a mount's plate without its maker's word",
         "A hole in the wrong place weakens the plate, and ends the maker's promise.", Source.CommonPractice);
 
+    /// <summary>Board alone.</summary>
+    public static readonly FindingKind BoardOnly = new(
+        Stage, "fix.board-only", Severity.Stop, "Held by board alone",
+        "anchors in board alone carry a still display beyond the company's limits; a caution within them",
+        "A display on anchors in board comes down when somebody moves it.", Source.CommonPractice, Severity.Caution);
+
+    /// <summary>Evidence that does not count.</summary>
+    public static readonly FindingKind EvidenceVoid = new(
+        Stage, "fix.evidence-void", Severity.Caution, "Figure of another not in force",
+        "a maker's rating or an engineer's figure is for another wall or bolt than is planned, for less than hangs, or nobody has said for what",
+        "A figure is true for what it was made for alone.", Source.CommonPractice);
+
     /// <summary>All of them, in the order of the catalogue.</summary>
     public static IReadOnlyList<FindingKind> All { get; } =
     [
-        EdgeDistance, ThroughOpening, HolesNear, TooShort, NoHold, ShearUnknown, TooLong, DemandOverCapacity, WrongForWall, BoredCrossing, LeftEmpty, Pilot, RatingUnknown, Engineer, CrossGrain, DrilledPlate,
+        EdgeDistance, ThroughOpening, HolesNear, TooShort, NoHold, ShearUnknown, TooLong, DemandOverCapacity, WrongForWall, BoredCrossing, LeftEmpty, Pilot, RatingUnknown, Engineer, CrossGrain, DrilledPlate, BoardOnly, EvidenceVoid,
     ];
 }

@@ -25,7 +25,7 @@ public sealed class FixingStage : IStage
     public WorkStep Step => WorkStep.Fix;
 
     /// <inheritdoc/>
-    public IReadOnlyList<Part> Parts { get; } = [FixingChoice.Part, FixingChoice.Crews];
+    public IReadOnlyList<Part> Parts { get; } = [FixingChoice.Part, FixingEvidence.Part, FixingChoice.Crews];
 
     /// <inheritdoc/>
     public IReadOnlyList<FindingKind> Kinds => FixingFindings.All;
@@ -53,20 +53,18 @@ public sealed class FixingStage : IStage
                 }
 
                 thickest = Length.Max(thickest, bolt.Diameter);
-                if (item.Hardware() is not { } mount || plan.Layout(item.Id) is not { } layout || sheet.DisplayOn(item)?.Product is not Display display)
+                if (item.Hardware() is not { } mount || plan.Layout(item.Id) is not { } layout || sheet.DisplayOn(item) is not { Product: Display display } hung || plan.Placement(hung.Id) is not { } placed)
                 {
                     continue;
                 }
 
-                var input = new Bolting(surveyed, mount, bolt, item.Get(FixingChoice.Part)!, layout, display.Width, display.Depth, kit, sheet.Policy);
+                var input = new Bolting(surveyed, mount, bolt, item.Get(FixingChoice.Part)!, layout, placed.Outer, display.Depth, kit, sheet.Policy, item.Get(FixingEvidence.Part), item.Get(Support.Part) is { BoardOnly: true });
                 var result = plan.Work(Result, item.Id, wall.Id, input, static (work, input) =>
                 {
                     var result = BoltPlan.Of(input);
                     work.Add(FixingCheck.Check(input, result));
-                    if (input.Wall.Kind != WallKind.Masonry)
-                    {
-                        work.Add(HoleCheck.Each(input.Survey, BoltPlan.Holes(input, result), input.Fastener.Diameter));
-                    }
+                    work.Add(FixingEvidence.Check(input));
+                    work.Add(HoleCheck.Each(input.Survey, BoltPlan.Holes(input, result), input.Fastener.Diameter));
 
                     foreach (var hole in BoltPlan.Holes(input, result).Skip(result.Bolts.Count))
                     {
@@ -114,7 +112,7 @@ public sealed class FixingStage : IStage
         {
             Phrase? needs = mount.Bolt() is null ? Phrase.Of($"a bolt for the {mount.Name}")
                 : plan.Fixing(mount.Id) is not { } result ? "a mount and its place"
-                : result.Bolts.Count == 0 && plan.Survey(wall!.Id)?.Wall.Kind != WallKind.Masonry ? "studs that the plate can reach"
+                : result.Bolts.Count == 0 ? "studs that the plate can reach"
                 : null;
             if (needs is not null)
             {
@@ -146,6 +144,12 @@ public sealed class FixingStage : IStage
                 ["bit"] = file.Exact(bolts.Pilot),
                 ["drillDepth"] = file.Exact(bolts.DrillDepth),
             };
+            json["length"] = new JsonObject
+            {
+                ["least"] = file.Exact(bolts.Length.Least),
+                ["most"] = file.Exact(bolts.Length.Most),
+                ["sold"] = file.Exact(bolts.Length.Sold),
+            };
             json["bolts"] = PlanWriter.All(bolts.Bolts, b => new JsonObject
             {
                 ["number"] = b.Number,
@@ -157,8 +161,9 @@ public sealed class FixingStage : IStage
                 ["tolerance"] = file.Exact(b.Tolerance),
                 ["penetration"] = file.Exact(b.Penetration),
                 ["thread"] = file.Exact(b.Thread),
+                ["pose"] = b.Pose.Says((Mount)item.Product!).Say(file.Style),
                 ["across"] = file.Force(b.Across),
-                ["acrossSurely"] = file.Force(bolts.Surely),
+                ["holdsAcross"] = file.Force(b.HoldsAcross),
                 ["pull"] = file.Force(b.Pull),
                 ["holds"] = file.Force(b.Holds),
                 ["utilisation"] = b.Utilisation is { } u ? Math.Round(u, 3) : null,
@@ -221,31 +226,6 @@ public sealed class FixingStage : IStage
     private sealed record WallHoles(IReadOnlyList<Hole> All);
 
     private sealed record NextProbes(IReadOnlyList<Probe> All);
-}
-
-/// <summary>All that a plate's bolts follow from.</summary>
-/// <param name="Survey">The wall as surveyed.</param>
-/// <param name="Mount">The mount.</param>
-/// <param name="Fastener">The bolt, screw or toggle.</param>
-/// <param name="Choice">What else was chosen.</param>
-/// <param name="Layout">Where the plate goes.</param>
-/// <param name="DisplayWidth">Outer width of the display.</param>
-/// <param name="DisplayDepth">Outer depth of the display.</param>
-/// <param name="Bits">The bits that the crew has.</param>
-/// <param name="Policy">The company's figures.</param>
-internal sealed record Bolting(
-    Surveyed Survey, Mount Mount, Fastener Fastener, FixingChoice Choice, PlateLayout Layout, Length DisplayWidth, Length DisplayDepth, Same<Length> Bits, Policy Policy)
-{
-    /// <summary>The wall, its readings worked in.</summary>
-    public Wall Wall => Survey.Wall;
-
-    /// <summary>What the bolts pass before they hold, how deep it holds, and what that is called.</summary>
-    public (Length Layers, Length Depth, string Name) Ground => Layout.Backing switch
-    {
-        { Kind: BackingKind.Board, Thickness: var thick } => (Length.Zero, thick, "board"),
-        { Kind: BackingKind.Blocking, Thickness: var thick } => (Wall.LayersThickness, Length.Min(thick, Wall.StudDepth), "blocking"),
-        _ => (Wall.LayersThickness, Wall.StudDepth, "stud"),
-    };
 }
 
 /// <summary>What fixing has made of a job.</summary>

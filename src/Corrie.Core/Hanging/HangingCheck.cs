@@ -62,7 +62,7 @@ internal static class HangingCheck
         {
             yield return HangingFindings.WrongWall.At(part, $"The mount, rated for {mount.Rated}, is not made for {wall.Kind.Words()}; it is for {string.Join(" and ", mount.Walls.Select(w => w.Words()))}.");
         }
-        else if (mount.Studs > 1 && wall.Kind != WallKind.Masonry && wall.Spacing > Length.Zero)
+        else if (mount.Studs > 1 && wall.Kind.Framed() && wall.Spacing > Length.Zero)
         {
             var (_, most) = PlateSearch.Reach(input.Question);
             if (input.Question.Rows.Count == 0)
@@ -178,7 +178,7 @@ internal static class HangingCheck
     private static IEnumerable<Finding> Sideways(Hanging input, PlateLayout layout)
     {
         var (wall, mount, choice, outer, diameter) = (input.Wall, input.Mount, input.Choice, input.Placed.Outer, input.Bolt);
-        if (wall.Kind == WallKind.Masonry || !mount.Walls.Contains(wall.Kind))
+        if (!wall.Kind.Framed() || input.Support is { BoardOnly: true } || !mount.Walls.Contains(wall.Kind))
         {
             yield break;
         }

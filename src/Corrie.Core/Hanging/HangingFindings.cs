@@ -48,8 +48,8 @@ public static class HangingFindings
     /// <summary>One stud only.</summary>
     public static readonly FindingKind OneStudOnly = new(
         Stage, "hang.one-stud-only", Severity.Stop, "Plate catches too few studs",
-        "a plate made for two studs has bolts with their edge distance in one or none",
-        "The plate turns about a single stud, and all the weight hangs on one line of wood.", Source.CommonPractice);
+        "a plate made for two studs has bolts with their edge distance in one or none; a caution for a flat mount whose bolts in the one stud hold all of it",
+        "The plate turns about a single stud, and all the weight hangs on one line of wood.", Source.CommonPractice, Severity.Caution);
 
     /// <summary>A row of holes that is not on the plate.</summary>
     public static readonly FindingKind RowOffPlate = new(

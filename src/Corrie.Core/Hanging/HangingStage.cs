@@ -48,12 +48,19 @@ public sealed class HangingStage : IStage
             }
 
             var load = new Same<(string Name, Mass Mass)>([.. sheet.AllCarried(item).Select(c => (c == hung ? "display" : c.Name, c.Product?.Mass ?? default))]);
-            var input = new Hanging(item.Id, surveyed, mount, item.Get(HangingChoice.Part)!, display, hung.Get(PlacementChoice.Part)!, placed, load, item.Bolt()?.Diameter ?? sheet.Policy.UsualBolt, hung.Id, sheet.RootOf(item).Id, sheet.Policy, item.Get(Support.Part));
+            var input = new Hanging(item.Id, surveyed, mount, item.Get(HangingChoice.Part)!, display, hung.Get(PlacementChoice.Part)!, placed, load, item.Bolt()?.Diameter ?? sheet.Policy.UsualBolt, hung.Id, sheet.RootOf(item).Id, sheet.Policy, item.Get(Support.Part), item.Bolt() is not null);
             plan.Work(Result, item.Id, wall.Id, input, static (work, input) =>
             {
                 var layout = PlateLayer.Lay(input) with { Turning = Turning.Of(input), Pivot = input.ArmsAt };
                 layout = layout with { Motion = Motion.Of(input.Id, input, layout.Turning) };
-                work.Add(HangingCheck.Check(input, layout));
+                var found = HangingCheck.Check(input, layout).ToList();
+                if (input is { BoltChosen: true, Mount.Sort: MountKind.Flat } && found.FirstOrDefault(f => f.Kind == HangingFindings.OneStudOnly) is { } one && layout.Position.StudsHeld(input.Bolt) > 0)
+                {
+                    found.Remove(one);
+                    layout = layout with { OneStud = one };
+                }
+
+                work.Add(found);
                 Bodies(work, input, layout);
                 Marks(work, input, layout);
                 return layout;
@@ -178,8 +185,9 @@ public sealed class HangingStage : IStage
 /// <param name="Assembly">Key of the lowest thing that carries it all.</param>
 /// <param name="Policy">The company's figures.</param>
 /// <param name="Support">What is made so that the plate holds; null where nothing is.</param>
+/// <param name="BoltChosen">Whether somebody has chosen the bolts.</param>
 internal sealed record Hanging(
-    string Id, Surveyed Survey, Mount Mount, HangingChoice Choice, Display Display, PlacementChoice Placement, PlacementResult Placed, Same<(string Name, Mass Mass)> Load, Length Bolt, string DisplayId, string Assembly, Policy Policy, Support? Support)
+    string Id, Surveyed Survey, Mount Mount, HangingChoice Choice, Display Display, PlacementChoice Placement, PlacementResult Placed, Same<(string Name, Mass Mass)> Load, Length Bolt, string DisplayId, string Assembly, Policy Policy, Support? Support, bool BoltChosen)
 {
     /// <summary>What the plate's place along the wall follows from.</summary>
     public PlateQuestion Question => new(

@@ -33,6 +33,15 @@ internal static class PlateLayer
             (backing, position) = (made, new(at, input.ArmsAt - at, bolts, bolts.Count, input.Question.LeastApart));
         }
 
+        else if (!input.Wall.Kind.Framed() || input.Support is { BoardOnly: true })
+        {
+            // Where the face itself holds the plate goes where the display is wanted.
+            var (from, to) = input.Question.Window;
+            var at = choice.PlateCentre ?? Length.Min(Length.Max(input.ArmsAt, from), to);
+            var bolts = SupportPlanner.Anywhere(input.Question, at, input.Wall.Kind.Framed() ? input.Studs : []);
+            position = new(at, input.ArmsAt - at, bolts, bolts.Count, input.Question.LeastApart);
+        }
+
         var plate = new Rect(position.Plate - mount.PlateWidth.Half, hookLine - mount.HookUp, mount.PlateWidth, mount.PlateHeight);
         var armBottom = hookLine + mount.Arms.TopAboveHook - mount.Arms.Length;
         return new(

@@ -1,3 +1,4 @@
+using Corrie.Core.Findings;
 using Corrie.Core.Measure;
 
 namespace Corrie.Core.Hanging;
@@ -39,6 +40,9 @@ public sealed record PlateLayout(
 
     /// <summary>The board or blocking that the plate is bolted to; null where it is bolted to the wall's studs.</summary>
     public BackingPlan? Backing { get; init; }
+
+    /// <summary>What is wrong with a flat plate that catches one stud of two: whether that stops is said with what its bolts hold. Null where nothing is.</summary>
+    public Finding? OneStud { get; init; }
 
     /// <summary>Toggles through the plate, on the side that meets no stud.</summary>
     public IReadOnlyList<SupportHole> Toggles { get; init; } = [];

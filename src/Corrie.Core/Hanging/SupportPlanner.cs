@@ -95,6 +95,25 @@ internal static class SupportPlanner
         return toggles;
     }
 
+    /// <summary>The bolts of a plate where the face itself holds: the outermost two holes of each row, clear of the wall's ends and of members that would be in a toggle's way.</summary>
+    /// <param name="question">Mount and wall.</param>
+    /// <param name="plate">The plate's centre.</param>
+    /// <param name="clearOf">Members behind the face; none where there are none.</param>
+    /// <returns>The bolts.</returns>
+    public static IReadOnlyList<PlateBolt> Anywhere(PlateQuestion question, Length plate, IReadOnlyList<Stud> clearOf)
+    {
+        var stretches = new List<(Length From, Length To)>();
+        var from = FromEnd;
+        foreach (var stud in clearOf.OrderBy(s => s.Left))
+        {
+            stretches.Add((from, stud.Left - FromEnd.Half));
+            from = stud.Right + FromEnd.Half;
+        }
+
+        stretches.Add((from, (question.WallWidth ?? plate + question.Mount.PlateWidth) - FromEnd));
+        return [.. question.Rows.SelectMany(r => InWood(r, plate, stretches))];
+    }
+
     // The stretches of a backing that a bolt may go into: clear of its ends, and between the studs that blocking stands between.
     private static List<(Length From, Length To)> Clear(Rect outline, IReadOnlyList<Stud> between)
     {

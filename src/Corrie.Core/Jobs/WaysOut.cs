@@ -172,7 +172,7 @@ public static class WaysOut
     }
 
     private static PlateQuestion? Question(JobPlan plan, Item item, Mount hardware, WallSheet wall) =>
-        plan.Survey(wall.Id) is not { } survey || plan.Sheet.DisplayOn(item) is not { Product: Display display } hung || plan.Placement(hung.Id) is not { } placed || (item.Bolt()?.Diameter ?? plan.Sheet.Policy.UsualBolt) is var bolt && survey.Wall.Kind == WallKind.Masonry
+        plan.Survey(wall.Id) is not { } survey || plan.Sheet.DisplayOn(item) is not { Product: Display display } hung || plan.Placement(hung.Id) is not { } placed || (item.Bolt()?.Diameter ?? plan.Sheet.Policy.UsualBolt) is var bolt && !survey.Wall.Kind.Framed()
             ? null
             : new(hardware, survey.For(bolt).Studs, placed.Outer.CentreX + display.VesaCentreRight, bolt, survey.Wall.Kind, survey.Wall.Width, hardware.Moves ? null : display.VesaWidth);
 

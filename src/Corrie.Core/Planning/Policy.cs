@@ -49,6 +49,15 @@ public sealed record Policy(
     Length TwoOver,
     Mass TwoOverMass)
 {
+    /// <summary>What a weight in a vehicle is multiplied with, for what shakes it.</summary>
+    public double VehicleFactor { get; init; } = 3;
+
+    /// <summary>The most that hangs still on anchors in board alone; nothing where the company never does that. At most 70 lb.</summary>
+    public Mass BoardOnlyUpTo { get; init; } = new(30);
+
+    /// <summary>How many anchors that takes at least.</summary>
+    public int BoardAnchors { get; init; } = 5;
+
     /// <summary>The description; what holds where nothing is entered is common practice.</summary>
     public static GroupShape<Policy> Form { get; } = new("the company's figures", m => new Policy(
         m.Or("version", new WholeShape("which version of the company's figures this is", 0, 1_000_000), 0),
@@ -70,7 +79,12 @@ public sealed record Policy(
         m.Or("unknownGravity", new NumberShape("specific gravity of studs whose species is not known", 0.2, 1), 0.36),
         m.Length("usualBolt", "bolt that members are shown for where none is chosen yet", LengthRange.UpTo(Length.Tape(2)), Length.Tape(0, 5, 16)),
         m.Length("twoOver", "diagonal over which two lift a display, whatever it weighs", LengthRange.Size, Length.Tape(55)),
-        m.Or("twoOverWeight", new MassShape("weight over which two lift it, whatever its size"), new Mass(25))));
+        m.Or("twoOverWeight", new MassShape("weight over which two lift it, whatever its size"), new Mass(25)))
+    {
+        VehicleFactor = m.Or("vehicleFactor", new NumberShape("what a weight in a vehicle is multiplied with", 1, 10), 3),
+        BoardOnlyUpTo = m.Or("boardOnlyUpTo", new MassShape("the most that hangs still on anchors in board alone, up to 70 lb; 0 for never"), new Mass(30)) is var most && most.Pounds > 70 ? Mass.FromPounds(70) : most,
+        BoardAnchors = m.Or("boardAnchors", new WholeShape("how many anchors in board that takes at least", 5, 40), 5),
+    });
 
     /// <summary>The figures that Corrie comes with (common practice).</summary>
     public static Policy Usual { get; } = Form.Read([]);

@@ -24,6 +24,9 @@ public enum BackingKind
 /// <param name="Here">Where that stands in the document.</param>
 public sealed record Support(IReadOnlyList<Length> Drilled, bool Toggles, BackingKind? Backing, Length Thickness, Length? From, Length? To, Place Here)
 {
+    /// <summary>Whether toggles in the wall's board alone carry the plate.</summary>
+    public bool BoardOnly { get; init; }
+
     /// <summary>Two layers of plywood, or a plank (common practice): what a bolt's thread needs.</summary>
     public static readonly Length UsualThickness = Length.Tape(1, 1, 2);
 
@@ -35,13 +38,14 @@ public sealed record Support(IReadOnlyList<Length> Drilled, bool Toggles, Backin
         m.Length("thickness", "its thickness", LengthRange.Size, UsualThickness),
         m.MaybeLength("from", "its left end from the left corner", LengthRange.Along),
         m.MaybeLength("to", "its right end", LengthRange.Along),
-        m.Here)), kind => kind == Mount.Kind);
+        m.Here)
+    { BoardOnly = m.Yes("boardOnly", "whether toggles in the wall's board alone carry it") }), kind => kind == Mount.Kind);
 
     /// <summary>Whether a board under the plate brings all that hangs on it farther out.</summary>
     public bool StandsProud => Backing == BackingKind.Board;
 
     /// <inheritdoc/>
-    public bool Equals(Support? other) => other is not null && (Toggles, Backing, Thickness, From, To) == (other.Toggles, other.Backing, other.Thickness, other.From, other.To) && Drilled.SequenceEqual(other.Drilled);
+    public bool Equals(Support? other) => other is not null && (Toggles, BoardOnly, Backing, Thickness, From, To) == (other.Toggles, other.BoardOnly, other.Backing, other.Thickness, other.From, other.To) && Drilled.SequenceEqual(other.Drilled);
 
     /// <inheritdoc/>
     public override int GetHashCode() => HashCode.Combine(Toggles, Backing, Thickness, From, To, Drilled.Count);

@@ -71,7 +71,7 @@ public sealed class SurveyStage : IStage
         }
 
         var measured = surveyed.Wall;
-        var framed = measured.Kind != WallKind.Masonry;
+        var framed = measured.Kind.Framed();
         var studs = surveyed.For(plan.Sheet.Policy.UsualBolt).Studs;
         var confirmed = studs.Count(s => s.State == StudState.Confirmed);
         Phrase? needs = framed && studs.Count == 0 ? "the studs"
@@ -82,7 +82,7 @@ public sealed class SurveyStage : IStage
             : measured.Layers.FirstOrDefault(l => !l.Confirmed) is { } unseen ? Phrase.Of($"a look at the {unseen.Name}")
             : null;
         return needs is not null ? StageReport.Open(needs)
-            : StageReport.Clear(framed ? Phrase.Of($"{studs.Count} {(studs.Count == 1 ? "stud" : "studs")}, {confirmed} confirmed") : Phrase.Of("masonry"));
+            : StageReport.Clear(framed ? Phrase.Of($"{studs.Count} {(studs.Count == 1 ? "stud" : "studs")}, {confirmed} confirmed") : Phrase.Of($"{measured.Kind.Words()}"));
     }
 
     /// <inheritdoc/>

@@ -266,6 +266,15 @@ public sealed record Wall(
     /// <summary>Which of its own values nobody has entered, so that the usual ones are planned with: <c>kind</c>, <c>spacing</c>, <c>studDepth</c>.</summary>
     public IReadOnlyList<string> Assumed { get; init; } = [];
 
+    /// <summary>What its units are, for masonry; null where nobody has said.</summary>
+    public BaseMaterial? Unit { get; init; }
+
+    /// <summary>The gauge of its steel studs; null where nobody has said.</summary>
+    public BaseMaterial? Gauge { get; init; }
+
+    /// <summary>The layers before what holds: all of a framed wall's; without the last one, which holds, where the face itself does.</summary>
+    public Length BeforeBase => Kind.Framed() || Layers.Count == 0 ? LayersThickness : LayersThickness - Layers[^1].Thickness;
+
     /// <summary>Whether this face is the outside of the house.</summary>
     public bool Outside { get; init; }
 

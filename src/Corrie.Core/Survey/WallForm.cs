@@ -146,6 +146,8 @@ public static class WallForm
         var kind = m.Choice("kind", "what the wall is", WallKind.WoodStuds);
         var spacing = m.Length("spacing", "nominal spacing of its members", new(Length.Tape(1), Length.Tape(60)), Length.Tape(16));
         var deep = m.Length("studDepth", "depth of a member", LengthRange.UpTo(FacesOfMembers), Length.Tape(3, 1, 2));
+        var unit = m.Maybe("unit", new ChoiceShape<BaseMaterial>("masonry: what its units are", Others(BaseMaterial.SolidBrick, BaseMaterial.Stone)));
+        var gauge = m.Maybe("gauge", new ChoiceShape<BaseMaterial>("steel studs: their gauge", Others(BaseMaterial.Steel25, BaseMaterial.Steel16)));
         var path = m.Yes("circulation", "whether people walk along it");
         var outside = m.Or("face", new WordShape("whether this face is inside or outside the house", "inside", "outside"), "inside") == "outside";
         var layers = m.Map("layers", "layers from the room inwards", Layers, 20);
@@ -176,6 +178,8 @@ public static class WallForm
             Readings = readings,
             Evidence = evidence,
             Outside = outside,
+            Unit = unit,
+            Gauge = gauge,
             Questions = questions ?? WallQuestions.Open,
             Crosses = crosses,
             TestHoles = testHoles,
@@ -198,6 +202,8 @@ public static class WallForm
             _ => Length.Tape(0, 1, 2),
         }));
     });
+
+    private static IEnumerable<BaseMaterial> Others(BaseMaterial from, BaseMaterial to) => Enum.GetValues<BaseMaterial>().Where(b => b < from || b > to);
 
     private static bool OtherFace(Members m, string says) => m.Or("face", new WordShape(says, "this", "other"), "this") == "other";
 

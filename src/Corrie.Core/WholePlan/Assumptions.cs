@@ -64,7 +64,7 @@ internal static class Assumptions
                 [.. Enum.GetValues<WallKind>().Select(k => new Remedy($"It is {k.Words()}", "entered as seen", [here.Set("kind", k.Word())]))]));
         }
 
-        if (wall.Assumed.Contains("studDepth") && wall.Kind != WallKind.Masonry)
+        if (wall.Assumed.Contains("studDepth") && wall.Kind.Framed())
         {
             var deepest = fixings.Max(f => f.Result.DrillDepth) - wall.LayersThickness;
             register.Add(new(
@@ -72,7 +72,7 @@ internal static class Assumptions
                 [new($"The studs are {wall.StudDepth} deep", "entered as seen", [here.Set("studDepth", wall.StudDepth)])]));
         }
 
-        if (wall.Assumed.Contains("spacing") && wall.Kind != WallKind.Masonry)
+        if (wall.Assumed.Contains("spacing") && wall.Kind.Framed())
         {
             register.Add(new($"{sheet.Id}/spacing", Phrase.Of($"{wall.Spacing} stud spacing"), "where to look for studs", Source.CommonPractice, false, []));
         }

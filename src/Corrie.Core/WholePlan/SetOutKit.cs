@@ -51,7 +51,7 @@ public sealed record SetOutKit(IReadOnlyList<Phrase> Tools, IReadOnlyList<Phrase
 
         yield return "tape, pencil, level";
         yield return "scanner for metal and live wires";
-        if (plan.Survey(wall)!.Wall.Kind != WallKind.Masonry && bolted.Any(b => b.Result.Bolts.Any(h => h.Stud.State != StudState.Confirmed)))
+        if (plan.Survey(wall)!.Wall.Kind.Framed() && bolted.Any(b => b.Result.Bolts.Any(h => h.Stud.State != StudState.Confirmed)))
         {
             yield return "a thin bit to push in at the studs that are not confirmed";
         }

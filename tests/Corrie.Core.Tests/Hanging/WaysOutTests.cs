@@ -20,7 +20,6 @@ public class WaysOutTests : IFindingCases
 
     public IEnumerable<(string Code, (string Path, JsonNode? Value)[] Has, (string Path, JsonNode? Value)[] Just)> Cases =>
     [
-        ("fix.cross-grain", [("/items/m1/support/backing", "blocking")], []),
         ("fix.drilled-plate", [("/items/m1/support/drilled", Sheets.Json("""["0 in"]"""))], [("/items/m1/support/drilled", Sheets.Json("""["0 in"]""")), ("/items/m1/product/mayBeDrilled", true)]),
         ("hang.bracket-spread", [.. Brackets, ("/items/m1/hang/measuredSpread", "16 5/16 in")], [.. Brackets, ("/items/m1/hang/measuredSpread", "16 1/4 in")]),
     ];
@@ -56,7 +55,8 @@ public class WaysOutTests : IFindingCases
         var mixed = Way(ways, WayKind.Mixed).Plan.Layout("m1")!;
         Assert.Equal(Sheets.In("78 in"), Assert.Single(mixed.Position.Bolts).X);
         Assert.Equal(Sheets.In("8 in"), (Assert.Single(mixed.Toggles).X - Sheets.In("78 in")).Abs);
-        Assert.Contains(Corrie.Core.Fixing.FixingFindings.Engineer, Way(ways, WayKind.Mixed).Open);
+        // The display hangs over the stud, and its bolt takes all of it.
+        Assert.Empty(Way(ways, WayKind.Mixed).Open);
     }
 
     [Fact]

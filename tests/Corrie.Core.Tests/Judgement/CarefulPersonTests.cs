@@ -34,7 +34,7 @@ public class CarefulPersonTests
         ["3 in of stone before sheathing"] = ("fix.shear-unknown", Severity.Stop, Stone("3 in", "6 1/2 in"), Stone("1/8 in", "3 1/4 in")),
         ["a bolt that ends in the stone"] = ("fix.no-hold", Severity.FinalStop, Stone("3 in", "3 1/2 in"), Stone("3 in", "6 1/2 in")),
         // By hand for a 1/4 in lag through 5/8 in of board, 1.19 in deep: about 13 lb; (200 + 8) / 4 is 52.
-        ["200 lb on four 1/4 by 2 1/4 lags"] = ("fix.shear-unknown", Severity.Stop, Heavy("200 lb"), Heavy("40 lb")),
+        ["300 lb on four 1/4 by 2 1/4 lags"] = ("fix.demand-over-capacity", Severity.FinalStop, Heavy("300 lb"), Heavy("40 lb")),
         ["an arm of which nobody knows the reach"] = ("plan.assumed", Severity.Stop, [("/items/m1/product/kind", "articulating")], [("/items/m1/product/kind", "articulating"), ("/items/m1/product/depthExtended", "12 in")]),
         ["a pull-down mount of which nobody knows the reach"] = ("plan.assumed", Severity.Stop, [("/items/m1/product/kind", "pull-down")], [("/items/m1/product/kind", "pull-down"), ("/items/m1/product/depthExtended", "9 in")]),
         // Arms at 78 +- 300 mm, 66 3/16 and 89 13/16; the plate reaches from 68 to 88.

@@ -71,11 +71,4 @@ public class WoodTests
         Assert.All(plan.Bolted.Bolts, b => Assert.Equal(Length.Tape(0, 1, 4), b.OffCentre));
         Assert.Equal(stop ? 2 : 0, plan.Findings.Count(f => f is { Code: "fix.edge-distance", Stops: true }));
     }
-
-    [Theory] // common practice, worked
-    [InlineData(45, 20, 12, 75)]
-    [InlineData(70, 29, 10, 203)]
-    [InlineData(60, 3, 14, 12.9)]
-    public void Reach_is_what_pulls_plates_off_walls(double pounds, int reach, int height, double pull) =>
-        Assert.Equal(pull, Assert.Single(PlatePull.PerBolt(Force.FromPoundsForce(pounds), Length.Tape(reach), [Length.Tape(height)])).PoundsForce, 0.5);
 }
