@@ -49,7 +49,7 @@ public sealed class RequestFuzz(int seed, string file)
 
     private static readonly string[] Handlers =
     [
-        "AddItem", "AddWall", "Answer", "Approve", "BuildUp", "Change", "Drag", "Evidence", "Measure", "Photo", "Probed", "Redo", "Scan", "Settle", "Submit", "Tap", "TestHole", "Undo", "Board", "Picture", "Wall", "HandlerExecuting", "nothing", "%5B", "",
+        "AddItem", "AddWall", "Answer", "Approve", "BuildUp", "Change", "Drag", "Evidence", "Measure", "Override", "Photo", "Probed", "Redo", "Scan", "Settle", "Submit", "Tap", "TestHole", "Undo", "Board", "Picture", "Wall", "HandlerExecuting", "nothing", "%5B", "",
     ];
 
     private static readonly string[] Addresses =

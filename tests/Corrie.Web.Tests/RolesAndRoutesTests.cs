@@ -87,6 +87,7 @@ public sealed class RolesAndRoutesTests : IDisposable
         ["POST /jobs/{id:long}/{step:step=place}?handler=Drag"] = ("/jobs/6/place?handler=Drag", Crew),
         ["POST /jobs/{id:long}/{step:step=place}?handler=Evidence"] = ("/jobs/6/place?handler=Evidence", Crew),
         ["POST /jobs/{id:long}/{step:step=place}?handler=Measure"] = ("/jobs/6/place?handler=Measure", Crew),
+        ["POST /jobs/{id:long}/{step:step=place}?handler=Override"] = ("/jobs/6/place?handler=Override", Crew),
         ["POST /jobs/{id:long}/{step:step=place}?handler=Photo"] = ("/jobs/6/place?handler=Photo", Crew),
         ["POST /jobs/{id:long}/{step:step=place}?handler=Probed"] = ("/jobs/6/place?handler=Probed", Crew),
         ["POST /jobs/{id:long}/{step:step=place}?handler=Redo"] = ("/jobs/6/place?handler=Redo", Crew),

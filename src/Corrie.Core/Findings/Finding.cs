@@ -111,6 +111,13 @@ public sealed record Remedy(Phrase Label, Phrase Effect, IReadOnlyList<Change> C
 /// <param name="Holes">How many holes are elsewhere then.</param>
 public sealed record RemedyOutcome(IReadOnlyList<FindingKind> Goes, IReadOnlyList<FindingKind> Comes, IReadOnlyList<Phrase> Moves, int Holes);
 
+/// <summary>Who has overridden a stop, and why.</summary>
+/// <param name="By">Who.</param>
+/// <param name="Role">In which role.</param>
+/// <param name="Reason">Why.</param>
+/// <param name="Key">Its key among the job's overrides.</param>
+public sealed record OverriddenBy(string By, string Role, string Reason, string Key);
+
 /// <summary>What the planner has to say about a plan.</summary>
 /// <param name="Kind">The catalogue's line.</param>
 /// <param name="Severity">How grave it is here.</param>
@@ -125,6 +132,12 @@ public sealed record Finding(FindingKind Kind, Severity Severity, Spot Where, Ph
     /// <summary>The stable code.</summary>
     public string Code => Kind.Code;
 
+    /// <summary>Who has overridden it; null where nobody has. Final stops nobody overrides.</summary>
+    public OverriddenBy? Overridden { get; init; }
+
+    /// <summary>An override of it that has lapsed, since its figures are others now; null where there is none.</summary>
+    public OverriddenBy? Lapsed { get; init; }
+
     /// <summary>Whether it stops work.</summary>
-    public bool Stops => Severity <= Severity.Stop;
+    public bool Stops => Severity == Severity.FinalStop || (Severity == Severity.Stop && Overridden is null);
 }

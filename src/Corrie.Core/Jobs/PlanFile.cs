@@ -58,6 +58,7 @@ public static class PlanFile
                 ["parts"] = new JsonArray([.. f.Parts.Select(p => (JsonNode)p.Say(style))]),
                 ["why"] = f.Kind.Why,
                 ["source"] = f.Kind.Source.ToString(),
+                ["override"] = f.Overridden is { } o ? new JsonObject { ["by"] = o.By, ["role"] = o.Role, ["reason"] = o.Reason } : null,
                 ["untried"] = RemedyProof.Untried(document, plan, f),
                 ["remedies"] = PlanWriter.All(RemedyProof.Proven(document, plan, f), r => new JsonObject
                 {

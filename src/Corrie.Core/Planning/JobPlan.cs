@@ -18,9 +18,10 @@ public sealed class JobPlan : IResults
         Reused = builder.Reused;
         pieces = builder.Pieces;
         var place = stages.Select((s, i) => (s.Id, i)).ToDictionary(p => p.Id, p => p.i);
+        var overrides = Sheet.Get(Override.Part) ?? [];
         Findings =
         [
-            .. builder.InOrder.SelectMany(p => p.Findings)
+            .. builder.InOrder.SelectMany(p => p.Findings).Select(f => Override.Apply(f, overrides))
                 .OrderBy(f => f.Severity).ThenBy(f => place.GetValueOrDefault(f.Kind.Stage)).ThenBy(f => f.Code, StringComparer.Ordinal).ThenBy(f => f.Where.Part, StringComparer.Ordinal),
         ];
         Marks = [.. builder.InOrder.SelectMany(p => p.Marks).OrderBy(m => m.Wall, StringComparer.Ordinal).ThenBy(m => m.Phase)];

@@ -24,7 +24,7 @@ public sealed class WholePlanStage : IStage
     public WorkStep Step => WorkStep.Fix;
 
     /// <inheritdoc/>
-    public IReadOnlyList<Part> Parts { get; } = [];
+    public IReadOnlyList<Part> Parts { get; } = [Override.Part];
 
     /// <inheritdoc/>
     public IReadOnlyList<FindingKind> Kinds => WholePlanFindings.All;

@@ -17,6 +17,9 @@ public enum Permission
     /// <summary>Take back others' entries.</summary>
     UndoOthers,
 
+    /// <summary>Override a stop, in one's own name and with a reason; final stops nobody overrides.</summary>
+    OverrideStops,
+
     /// <summary>Set aside the entry that damages a job.</summary>
     MendJobs,
 
@@ -47,8 +50,8 @@ public static class Permissions
 {
     private static readonly Dictionary<Role, HashSet<Permission>> Table = new()
     {
-        [Role.Office] = [Permission.ReadJobs, Permission.EditJobs, Permission.Consent, Permission.MendJobs, Permission.StartJobs, Permission.SeeOriginals, Permission.ReadCatalogue, Permission.EditCatalogue, Permission.EditPolicy, Permission.ManagePeople, Permission.ManageTokens],
-        [Role.Lead] = [Permission.ReadJobs, Permission.EditJobs, Permission.Consent, Permission.UndoOthers, Permission.StartJobs, Permission.SeeOriginals, Permission.ReadCatalogue, Permission.EditCatalogue, Permission.EditPolicy, Permission.ManagePeople],
+        [Role.Office] = [Permission.ReadJobs, Permission.EditJobs, Permission.Consent, Permission.OverrideStops, Permission.MendJobs, Permission.StartJobs, Permission.SeeOriginals, Permission.ReadCatalogue, Permission.EditCatalogue, Permission.EditPolicy, Permission.ManagePeople, Permission.ManageTokens],
+        [Role.Lead] = [Permission.ReadJobs, Permission.EditJobs, Permission.Consent, Permission.UndoOthers, Permission.OverrideStops, Permission.StartJobs, Permission.SeeOriginals, Permission.ReadCatalogue, Permission.EditCatalogue, Permission.EditPolicy, Permission.ManagePeople],
         [Role.Installer] = [Permission.ReadJobs, Permission.EditJobs, Permission.Consent, Permission.ReadCatalogue],
         [Role.Electrician] = [Permission.ReadJobs, Permission.EditJobs, Permission.Consent, Permission.ReadCatalogue],
         [Role.Client] = [Permission.ReadJobs, Permission.Consent],
@@ -64,6 +67,7 @@ public static class Permissions
         Permission.EditJobs => "plan",
         Permission.Consent => role == Role.Client ? "agree to a place" : "record consent",
         Permission.UndoOthers => "take back others' changes",
+        Permission.OverrideStops => "override stops",
         Permission.MendJobs => "mend damaged jobs",
         Permission.StartJobs => "start jobs",
         Permission.SeeOriginals => "see original photos",

@@ -260,6 +260,7 @@ public static class JobsApi
             return theirs is null ? Wrong($"There is no batch '{batch}' to take back.", StatusCodes.Status422UnprocessableEntity)
                 : theirs.Author != user.SignIn && !user.May(Permission.UndoOthers) ? Wrong("Only a lead takes back others' changes.", StatusCodes.Status403Forbidden)
                 : theirs.Path.Length == 0 && theirs.Undoes is null ? Wrong("The sheet that a job began with is not taken back.", StatusCodes.Status422UnprocessableEntity)
+                : Overriding.Refusal(user, ledger, batch) is { } barred ? Wrong(barred + ".", StatusCodes.Status403Forbidden)
                 : null;
         }
 
@@ -267,6 +268,11 @@ public static class JobsApi
         if (entry.Path is not { Length: > 0 } path || JobForm.At(path, document) is not { } shape)
         {
             return Wrong($"'{entry.Path}' leads nowhere in a job sheet. Expected: a JSON Pointer such as /items/d1/place/height.", StatusCodes.Status422UnprocessableEntity);
+        }
+
+        if (Overriding.Refusal(user, new(path, entry.Value)) is { } overriding)
+        {
+            return Wrong(overriding + ".", user.May(Permission.OverrideStops) ? StatusCodes.Status422UnprocessableEntity : StatusCodes.Status403Forbidden);
         }
 
         var problems = new List<SheetProblem>();

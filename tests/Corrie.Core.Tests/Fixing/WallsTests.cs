@@ -2,8 +2,8 @@ using System.Text.Json.Nodes;
 using Corrie.Core.Findings;
 using Corrie.Core.Fixing;
 using Corrie.Core.Jobs;
-using Corrie.Core.Planning;
 using Corrie.Core.Measure;
+using Corrie.Core.Planning;
 
 namespace Corrie.Core.Tests.Fixing;
 

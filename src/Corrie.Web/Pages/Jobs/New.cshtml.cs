@@ -125,6 +125,7 @@ public sealed class NewModel(CurrentUser user) : PageModel
 
         // A new job takes the company's figures of today.
         Pointer.Set(document, "/policy", null);
+        Pointer.Set(document, Override.Place, null);
         Pointer.Set(document, "/job/archived", null);
         Pointer.Set(document, "/job/number", JsonValue.Create(string.Empty));
         Pointer.Set(document, "/job/title", JsonValue.Create($"Like {job.Plan.Sheet.Head.Title}"));

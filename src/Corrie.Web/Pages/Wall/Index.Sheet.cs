@@ -8,6 +8,7 @@ using Corrie.Core.Measure;
 using Corrie.Core.Placement;
 using Corrie.Core.Planning;
 using Corrie.Core.Survey;
+using Corrie.Web.Access;
 using Corrie.Web.Forms;
 using Corrie.Web.Jobs;
 using Microsoft.AspNetCore.Mvc;
@@ -202,6 +203,45 @@ public sealed partial class IndexModel
         return string.IsNullOrWhiteSpace(by)
             ? Task.FromResult(Refuse(change.Path + "/by", string.Empty, "No name was typed. Expected: who consented."))
             : Append([change]);
+    }
+
+    /// <summary>Overrides a stop, in the name of who is signed in and with their reason.</summary>
+    /// <param name="code">The finding's code.</param>
+    /// <param name="about">The part that it is about.</param>
+    /// <param name="reason">Why.</param>
+    public Task<IActionResult> OnPostOverrideAsync(string? code, string? about, string? reason)
+    {
+        if (!user.May(Permission.OverrideStops))
+        {
+            return Task.FromResult<IActionResult>(Forbid());
+        }
+
+        var finding = Plan.Findings.FirstOrDefault(f => f.Code == code && f.Where.Part == about);
+        if (finding is null)
+        {
+            // It has gone since the page was shown.
+            return Again();
+        }
+
+        if (string.IsNullOrWhiteSpace(reason))
+        {
+            return Task.FromResult(Refuse($"{Override.Place}/{finding.Code} {finding.Where.Part}", string.Empty, "No reason was typed. Expected: why this stop may be passed here."));
+        }
+
+        if (!Override.Can(finding.Severity))
+        {
+            return Task.FromResult(Refuse(ChangeLine, string.Empty, $"Nobody overrides this: {finding.Kind.Title}. Expected: the evidence that clears it."));
+        }
+
+        return Append([new($"{Override.Place}/{Key()}", new JsonObject
+        {
+            ["code"] = finding.Code,
+            ["about"] = finding.Where.Part,
+            ["says"] = Override.Saying(finding),
+            ["by"] = user.Name,
+            ["role"] = Overriding.RoleOf(user),
+            ["reason"] = reason.Trim()[..Math.Min(400, reason.Trim().Length)],
+        })]);
     }
 
     /// <summary>Takes back the last submit.</summary>

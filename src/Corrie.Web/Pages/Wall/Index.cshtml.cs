@@ -293,12 +293,22 @@ public sealed partial class IndexModel(CurrentUser user, TimeProvider time, Form
 
     private async Task<IActionResult> TakeBack(Entry last)
     {
+        if (Overriding.Refusal(user, Job.Ledger, last.Batch) is { } refusal)
+        {
+            return Refuse(ChangeLine, string.Empty, refusal + ".");
+        }
+
         await user.Company.Entries.Append(Id, user.SignIn, "page", [new(Guid.NewGuid().ToString("N"), string.Empty, null, [], last.Batch)]);
         return await Again();
     }
 
     private async Task<IActionResult> Append(IReadOnlyList<Change> changes)
     {
+        if (changes.Select(c => Overriding.Refusal(user, c)).FirstOrDefault(r => r is not null) is { } refusal)
+        {
+            return Refuse(ChangeLine, string.Empty, refusal + ".");
+        }
+
         var entries = changes
             .Where(c => !JsonNode.DeepEquals(Pointer.Get(Document, c.Path), c.Value) || Job.Ledger.HoldersOf(c.Path).Count > 1)
             .Select(c => new NewEntry(

@@ -1,0 +1,66 @@
+using System.Text.Json.Nodes;
+using Corrie.Core.Findings;
+using Corrie.Core.Jobs;
+using Corrie.Core.Planning;
+using Corrie.Web.Access;
+
+namespace Corrie.Web.Jobs;
+
+/// <summary>Who may pass a stop, whichever way the entry comes. Final stops nobody may; the planner does not know an override of one.</summary>
+public static class Overriding
+{
+    /// <summary>Whether a path leads to a job's overrides.</summary>
+    /// <param name="path">JSON Pointer.</param>
+    public static bool Concerns(string path) => path == Override.Place || path.StartsWith(Override.Place + "/", StringComparison.Ordinal);
+
+    /// <summary>Why somebody may not enter a change; null where they may.</summary>
+    /// <param name="user">Who.</param>
+    /// <param name="change">The change.</param>
+    public static string? Refusal(CurrentUser user, Change change)
+    {
+        if (!Concerns(change.Path))
+        {
+            return null;
+        }
+
+        if (!user.May(Permission.OverrideStops))
+        {
+            return $"A stop is overridden by a lead or the office. You are signed in as {user.Role.ToString().ToLowerInvariant()}. Expected: their name and reason, entered by them";
+        }
+
+        // All of them at once, or a member of one by itself, would carry somebody else's name.
+        if (change.Path.Count(c => c == '/') != 2 || change.Value is not (null or JsonObject))
+        {
+            return "An override is entered whole. Expected: one override with finding, name, role and reason";
+        }
+
+        if (change.Value is not JsonObject said)
+        {
+            return null;
+        }
+
+        var kind = FindingCatalogue.All.FirstOrDefault(k => k.Code == Text(said, "code"));
+        return kind is null ? $"There is no finding '{Text(said, "code")}'. Expected: the code of one"
+            : kind.Severity == Severity.FinalStop && kind.Milder is null or Severity.Caution or Severity.Note ? $"Nobody overrides {kind.Code}: it clears by evidence alone. Expected: the evidence"
+            : Text(said, "by") != user.Name || Text(said, "role") != RoleOf(user) ? $"An override is in the name of who enters it. Expected: {user.Name}, {RoleOf(user)}"
+            : Text(said, "reason").Trim().Length == 0 ? "No reason was given. Expected: why this stop may be passed here"
+            : null;
+    }
+
+    /// <summary>Why somebody may not take a batch back, or do it again; null where they may.</summary>
+    /// <param name="user">Who.</param>
+    /// <param name="ledger">The job's entries.</param>
+    /// <param name="batch">The batch.</param>
+    public static string? Refusal(CurrentUser user, Ledger ledger, string batch)
+    {
+        var entries = ledger.Entries.Where(e => e.Batch == batch).ToList();
+        return entries.Select(e => e.Undoes is { } further ? Refusal(user, ledger, further)
+            : Concerns(e.Path) && !user.May(Permission.OverrideStops) ? "A stop is overridden, and an override taken back, by a lead or the office. Expected: one of them" : null).FirstOrDefault(r => r is not null);
+    }
+
+    /// <summary>The role that an override is entered in, as the record has it.</summary>
+    /// <param name="user">Who.</param>
+    public static string RoleOf(CurrentUser user) => user.Role.ToString().ToLowerInvariant();
+
+    private static string Text(JsonObject said, string name) => said[name] is JsonValue value && value.TryGetValue<string>(out var text) ? text : string.Empty;
+}
