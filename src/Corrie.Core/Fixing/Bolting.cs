@@ -18,8 +18,9 @@ namespace Corrie.Core.Fixing;
 /// <param name="Policy">The company's figures.</param>
 /// <param name="Evidence">What the maker or an engineer says; null where nobody has entered it.</param>
 /// <param name="BoardOnly">Whether toggles in the wall's board alone carry it.</param>
+/// <param name="Spent">Holes of the plate that are spent.</param>
 internal sealed record Bolting(
-    Surveyed Survey, Mount Mount, Fastener Fastener, FixingChoice Choice, PlateLayout Layout, Rect Outer, Length DisplayDepth, Same<Length> Bits, Policy Policy, FixingEvidence? Evidence, bool BoardOnly)
+    Surveyed Survey, Mount Mount, Fastener Fastener, FixingChoice Choice, PlateLayout Layout, Rect Outer, Length DisplayDepth, Same<Length> Bits, Policy Policy, FixingEvidence? Evidence, bool BoardOnly, Same<MadeHole> Spent)
 {
     /// <summary>The wall, its readings worked in.</summary>
     public Wall Wall => Survey.Wall;

@@ -111,6 +111,12 @@ public static class FixingFindings
         "anchors in board alone carry a still display beyond the company's limits; a caution within them",
         "A display on anchors in board comes down when somebody moves it.", Source.CommonPractice, Severity.Caution);
 
+    /// <summary>No bite.</summary>
+    public static readonly FindingKind Spin = new(
+        Stage, "fix.spin", Severity.Stop, "Bolt turns freely",
+        "a bolt turns freely in its hole, which is still one of those that the plan counts on or the only one of its row",
+        "It has no bite: nobody knows yet what is behind.", Source.CommonPractice);
+
     /// <summary>Evidence that does not count.</summary>
     public static readonly FindingKind EvidenceVoid = new(
         Stage, "fix.evidence-void", Severity.Caution, "Figure of another not in force",
@@ -120,6 +126,6 @@ public static class FixingFindings
     /// <summary>All of them, in the order of the catalogue.</summary>
     public static IReadOnlyList<FindingKind> All { get; } =
     [
-        EdgeDistance, ThroughOpening, HolesNear, TooShort, NoHold, ShearUnknown, TooLong, DemandOverCapacity, WrongForWall, BoredCrossing, LeftEmpty, Pilot, RatingUnknown, Engineer, CrossGrain, DrilledPlate, BoardOnly, EvidenceVoid,
+        EdgeDistance, ThroughOpening, HolesNear, TooShort, NoHold, ShearUnknown, TooLong, DemandOverCapacity, WrongForWall, BoredCrossing, LeftEmpty, Pilot, RatingUnknown, Engineer, CrossGrain, DrilledPlate, BoardOnly, Spin, EvidenceVoid,
     ];
 }

@@ -58,13 +58,13 @@ public sealed class FixingStage : IStage
                     continue;
                 }
 
-                var input = new Bolting(surveyed, mount, bolt, item.Get(FixingChoice.Part)!, layout, placed.Outer, display.Depth, kit, sheet.Policy, item.Get(FixingEvidence.Part), item.Get(Support.Part) is { BoardOnly: true });
+                var input = new Bolting(surveyed, mount, bolt, item.Get(FixingChoice.Part)!, layout, placed.Outer, display.Depth, kit, sheet.Policy, item.Get(FixingEvidence.Part), item.Get(Support.Part) is { BoardOnly: true }, new([.. (item.Get(Built.Part)?.Holes ?? []).Where(h => !h.Holds)]));
                 var result = plan.Work(Result, item.Id, wall.Id, input, static (work, input) =>
                 {
                     var result = BoltPlan.Of(input);
                     work.Add(FixingCheck.Check(input, result));
                     work.Add(FixingEvidence.Check(input));
-                    work.Add(HoleCheck.Each(input.Survey, BoltPlan.Holes(input, result), input.Fastener.Diameter));
+                    work.Add(HoleCheck.Each(input.Survey, BoltPlan.Holes(input, result), input.Fastener.Diameter, [.. input.Spent.Items.Select(h => (h.Across, h.Up))]));
 
                     foreach (var hole in BoltPlan.Holes(input, result).Skip(result.Bolts.Count))
                     {

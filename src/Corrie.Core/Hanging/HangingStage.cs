@@ -25,7 +25,7 @@ public sealed class HangingStage : IStage
     public WorkStep Step => WorkStep.Hang;
 
     /// <inheritdoc/>
-    public IReadOnlyList<Part> Parts { get; } = [HangingChoice.Part, HangingChoice.Screws, Support.Part, HangingChoice.Bolt];
+    public IReadOnlyList<Part> Parts { get; } = [HangingChoice.Part, HangingChoice.Screws, Support.Part, HangingChoice.Bolt, Built.Part];
 
     /// <inheritdoc/>
     public IReadOnlyList<FindingKind> Kinds => HangingFindings.All;
@@ -42,17 +42,17 @@ public sealed class HangingStage : IStage
             }
 
             if (item.Hardware() is not { } mount || sheet.WallOf(item) is not { } wall || plan.Survey(wall.Id) is not { } surveyed ||
-                sheet.DisplayOn(item) is not { Product: Display display } hung || plan.Placement(hung.Id) is not { } placed)
+                sheet.DisplayOn(item) is not { Product: Display display } hung || plan.Wanted(hung.Id) is not { } placed)
             {
                 continue;
             }
 
             var load = new Same<(string Name, Mass Mass)>([.. sheet.AllCarried(item).Select(c => (c == hung ? "display" : c.Name, c.Product?.Mass ?? default))]);
-            var input = new Hanging(item.Id, surveyed, mount, item.Get(HangingChoice.Part)!, display, hung.Get(PlacementChoice.Part)!, placed, load, item.Bolt()?.Diameter ?? sheet.Policy.UsualBolt, hung.Id, sheet.RootOf(item).Id, sheet.Policy, item.Get(Support.Part), item.Bolt() is not null);
-            plan.Work(Result, item.Id, wall.Id, input, static (work, input) =>
+            var input = new Hanging(item.Id, surveyed, mount, item.Get(HangingChoice.Part)!, display, hung.Get(PlacementChoice.Part)!, placed, load, item.Bolt()?.Diameter ?? sheet.Policy.UsualBolt, hung.Id, sheet.RootOf(item).Id, sheet.Policy, item.Get(Support.Part), item.Bolt() is not null, new(item.Get(Built.Part)?.Holes ?? []));
+            var laid = plan.Work(Result, item.Id, wall.Id, input, static (work, input) =>
             {
                 var layout = PlateLayer.Lay(input) with { Turning = Turning.Of(input), Pivot = input.ArmsAt };
-                layout = layout with { Motion = Motion.Of(input.Id, input, layout.Turning) };
+                layout = layout with { Motion = Motion.Of(input.Id, input, layout.Turning) is { } motion ? motion with { PivotUp = motion.PivotUp + layout.Rise } : null };
                 var found = HangingCheck.Check(input, layout).ToList();
                 if (input is { BoltChosen: true, Mount.Sort: MountKind.Flat } && found.FirstOrDefault(f => f.Kind == HangingFindings.OneStudOnly) is { } one && layout.Position.StudsHeld(input.Bolt) > 0)
                 {
@@ -64,7 +64,11 @@ public sealed class HangingStage : IStage
                 Bodies(work, input, layout);
                 Marks(work, input, layout);
                 return layout;
-            });
+            })!;
+            foreach (var carried in laid.Rise == Length.Zero ? [] : sheet.AllCarried(item))
+            {
+                plan.Move(carried.Id, laid.Rise);
+            }
         }
     }
 
@@ -186,12 +190,14 @@ public sealed class HangingStage : IStage
 /// <param name="Policy">The company's figures.</param>
 /// <param name="Support">What is made so that the plate holds; null where nothing is.</param>
 /// <param name="BoltChosen">Whether somebody has chosen the bolts.</param>
+/// <param name="Made">Holes that are in the wall.</param>
 internal sealed record Hanging(
-    string Id, Surveyed Survey, Mount Mount, HangingChoice Choice, Display Display, PlacementChoice Placement, PlacementResult Placed, Same<(string Name, Mass Mass)> Load, Length Bolt, string DisplayId, string Assembly, Policy Policy, Support? Support, bool BoltChosen)
+    string Id, Surveyed Survey, Mount Mount, HangingChoice Choice, Display Display, PlacementChoice Placement, PlacementResult Placed, Same<(string Name, Mass Mass)> Load, Length Bolt, string DisplayId, string Assembly, Policy Policy, Support? Support, bool BoltChosen, Same<MadeHole> Made)
 {
     /// <summary>What the plate's place along the wall follows from.</summary>
     public PlateQuestion Question => new(
-        Mount, Studs, ArmsAt, Bolt, Wall.Kind, Wall.Width, Mount.Moves ? null : Display.VesaWidth, Support?.Drilled);
+        Mount, Studs, ArmsAt, Bolt, Wall.Kind, Wall.Width, Mount.Moves ? null : Display.VesaWidth, Support?.Drilled)
+    { Made = [.. Made.Items.Where(h => h.Holds).Select(h => (h.Row, h.Across))] };
 
     /// <summary>The wall, its readings worked in.</summary>
     public Wall Wall => Survey.Wall;

@@ -20,9 +20,12 @@ internal static class PlateLayer
         var bottomToHook = choice.MeasuredBottomToHook ?? (choice.MeasuredTopToHook is { } t ? display.Height - t : ByCatalogue(display, mount, hole));
         var topToHook = choice.MeasuredTopToHook ?? (display.Height - bottomToHook);
         var chains = new[] { Edge.Bottom, Edge.Centre, Edge.Top }.Select(e => HeightChain.Carry(e, outer, bottomToHook, topToHook)).ToList();
-        var hookLine = chains.Single(c => c.From == choice.Reference).Result;
+        var planned = chains.Single(c => c.From == choice.Reference).Result;
+        // Holes that are in the wall stay, and the plate hangs by the first of them.
+        var hookLine = HookLine(input) ?? planned;
 
-        var position = choice.PlateCentre is { } fixedAt ? PlateSearch.At(fixedAt, input.Question) : PlateSearch.Best(input.Question);
+        var question = input.Question with { Spent = Spent(input, hookLine) };
+        var position = choice.PlateCentre is { } fixedAt ? PlateSearch.At(fixedAt, question) : PlateSearch.Best(question);
         BackingPlan? backing = null;
         if (input.Support is { Backing: not null } support)
         {
@@ -37,8 +40,8 @@ internal static class PlateLayer
         {
             // Where the face itself holds the plate goes where the display is wanted.
             var (from, to) = input.Question.Window;
-            var at = choice.PlateCentre ?? Length.Min(Length.Max(input.ArmsAt, from), to);
-            var bolts = SupportPlanner.Anywhere(input.Question, at, input.Wall.Kind.Framed() ? input.Studs : []);
+            var at = choice.PlateCentre ?? (question.Made.Count > 0 && question.Covers(position.Plate) ? position.Plate : Length.Min(Length.Max(input.ArmsAt, from), to));
+            var bolts = SupportPlanner.Anywhere(question, at, input.Wall.Kind.Framed() ? input.Studs : []);
             position = new(at, input.ArmsAt - at, bolts, bolts.Count, input.Question.LeastApart);
         }
 
@@ -63,10 +66,29 @@ internal static class PlateLayer
             input.Weight)
         {
             Backing = backing,
+            Rise = hookLine - planned,
             Toggles = input.Support is { Toggles: true, Backing: null } ? SupportPlanner.Toggles(input.Question, position, hookLine) : [],
             Drilled = input.Question.Drilled ?? [],
         };
     }
+
+    private static Length? HookLine(Hanging input) => input.Made.Items.Where(h => h.Holds).Select(h => (Hole: h, Row: input.Mount.Rows.FirstOrDefault(r => r.Id == h.Row)))
+        .Where(h => h.Row is not null).Select(h => (Length?)(h.Hole.Up - h.Row!.AboveHook)).FirstOrDefault();
+
+    // Three diameters from what is spent, as far as that reaches into a row.
+    private static List<(string Row, Length From, Length To)> Spent(Hanging input, Length hookLine) =>
+    [
+        .. from hole in input.Made.Items
+           where !hole.Holds
+           from row in input.Mount.Rows
+           let up = (hookLine + row.AboveHook - hole.Up).Inches
+           let room = (input.Bolt * SpentDiameters).Inches
+           where Math.Abs(up) < room
+           let beside = Length.FromInches(Math.Sqrt((room * room) - (up * up)))
+           select (row.Id, hole.Across - beside, hole.Across + beside),
+    ];
+
+    private const int SpentDiameters = 3;
 
     /// <summary>The display's bottom edge up to the hook, by the catalogue's figures.</summary>
     /// <param name="display">The display.</param>

@@ -44,6 +44,9 @@ public sealed record PlateLayout(
     /// <summary>What is wrong with a flat plate that catches one stud of two: whether that stops is said with what its bolts hold. Null where nothing is.</summary>
     public Finding? OneStud { get; init; }
 
+    /// <summary>How much higher everything hangs than was planned, since holes are in the wall there.</summary>
+    public Length Rise { get; init; }
+
     /// <summary>Toggles through the plate, on the side that meets no stud.</summary>
     public IReadOnlyList<SupportHole> Toggles { get; init; } = [];
 

@@ -11,6 +11,9 @@ namespace Corrie.Core.Hanging;
 /// <param name="X">Where, from the left corner.</param>
 public readonly record struct PlateBolt(PlateRow Row, Slot Slot, Stud Stud, Length X)
 {
+    /// <summary>Whether its hole is in the wall already.</summary>
+    public bool Made { get; init; }
+
     /// <summary>How far off the stud's centre.</summary>
     public Length OffCentre => (X - Stud.Centre).Abs;
 
@@ -50,7 +53,7 @@ public sealed record PlatePosition(Length Plate, Length Slide, IReadOnlyList<Pla
     /// <returns>The bolts.</returns>
     public IReadOnlyList<PlateBolt> Used(Length boltDiameter, int wanted)
     {
-        var sound = Bolts.Where(b => b.WouldHold(boltDiameter)).ToList();
+        var sound = Bolts.Where(b => b.Made || b.WouldHold(boltDiameter)).ToList();
         var whole = sound.GroupBy(b => b.Row.Id).All(r => r.Select(b => b.Stud.Id).Distinct().Count() >= wanted);
         return StudsMet(boltDiameter) >= wanted && whole && Bolts.Select(b => b.Row.Id).Distinct().Count() == sound.Select(b => b.Row.Id).Distinct().Count() ? sound : Bolts;
     }

@@ -16,6 +16,37 @@ namespace Corrie.Core.Hanging;
 public sealed record PlateQuestion(
     Mount Mount, IReadOnlyList<Stud> Studs, Length Arms, Length Bolt, WallKind Wall, Length? WallWidth = null, Length? Pattern = null, IReadOnlyList<Length>? Drilled = null)
 {
+    /// <summary>Holes that are in the wall and hold, by row and place: the plate goes over them.</summary>
+    public IReadOnlyList<(string Row, Length X)> Made { get; init; } = [];
+
+    /// <summary>Stretches of the wall in which a row finds no sound wood any more, since a hole is spent there.</summary>
+    public IReadOnlyList<(string Row, Length From, Length To)> Spent { get; init; } = [];
+
+    /// <summary>Whether a plate goes over all holes that are in the wall.</summary>
+    /// <param name="plate">Its centre.</param>
+    /// <returns>Whether it does.</returns>
+    public bool Covers(Length plate) => Made.All(m => SlotOver(m, plate) is not null);
+
+    /// <summary>The hole or slot of a plate that comes over a hole in the wall.</summary>
+    /// <param name="made">The hole in the wall.</param>
+    /// <param name="plate">The plate's centre.</param>
+    /// <returns>The plate's hole or slot; null where none does.</returns>
+    public Slot? SlotOver((string Row, Length X) made, Length plate)
+    {
+        foreach (var slot in Rows.Where(r => r.Id == made.Row).SelectMany(r => r.Slots))
+        {
+            if (Length.Outside(made.X - plate, slot.From, slot.To) <= Play)
+            {
+                return slot;
+            }
+        }
+
+        return null;
+    }
+
+    // A tape is good to that, and a hole is wider than its bolt by as much (common practice).
+    private static readonly Length Play = Length.Tape(0, 1, 16);
+
     /// <summary>An arm whose middle is this far beyond the plate's end still hooks on.</summary>
     public static readonly Length AtTheEnd = Length.Tape(0, 1, 16);
 
@@ -79,7 +110,14 @@ public static class PlateSearch
         var (rows, apart) = (question.Rows, question.LeastApart);
         var near = Reached(rows, question.Studs, from, to);
         var judge = new Judge(question, rows, near, apart);
-        var best = judge.Score(Length.Min(Length.Max(question.Arms, from), to));
+        var start = Length.Min(Length.Max(question.Arms, from), to);
+        if (question.Made.Count > 0)
+        {
+            // Holes that are there stay: of all plates over them the one that needs least slide; where none is over them all, that is said elsewhere.
+            start = Candidates(rows, near, from, to, question.Bolt, inFace: true).Concat(Over(question, from, to)).Where(question.Covers).OrderBy(p => (p - question.Arms).Abs).Select(p => (Length?)p).FirstOrDefault() ?? start;
+        }
+
+        var best = judge.Score(start);
         Try(inFace: false);
         if (best.Held == 0)
         {
@@ -91,7 +129,7 @@ public static class PlateSearch
 
         void Try(bool inFace)
         {
-            foreach (var plate in Candidates(rows, near, from, to, question.Bolt, inFace))
+            foreach (var plate in question.Made.Count + question.Spent.Count == 0 ? Candidates(rows, near, from, to, question.Bolt, inFace) : Candidates(rows, near, from, to, question.Bolt, inFace).Concat(Over(question, from, to)).Where(p => !question.Covers(start) || question.Covers(p)))
             {
                 var score = judge.Score(plate);
                 best = score.CompareTo(best) < 0 ? score : best;
@@ -151,6 +189,14 @@ public static class PlateSearch
         var right = slots.MaxBy(s => s.To);
         return (Length.Max(Length.Zero, right.From - left.To), right.To - left.From);
     }
+
+    // Places at which a slot's end, or its middle, comes over a hole that is there, or beside one that is spent.
+    private static IEnumerable<Length> Over(PlateQuestion question, Length least, Length most) =>
+        from point in question.Made.Concat(question.Spent.SelectMany(s => new[] { (s.Row, X: s.From), (s.Row, X: s.To) }))
+        from slot in question.Rows.Where(r => r.Id == point.Row).SelectMany(r => r.Slots)
+        from plate in new[] { point.X - slot.From, point.X - slot.To, point.X - (slot.From + slot.To).Half, question.Arms }
+        where plate >= least && plate <= most
+        select plate;
 
     // The studs whose face a hole comes over while the plate moves from one end to the other.
     private static IReadOnlyList<Stud> Reached(IReadOnlyList<PlateRow> rows, IReadOnlyList<Stud> studs, Length from, Length to)
@@ -220,10 +266,22 @@ public static class PlateSearch
         var near = Reached(question.Rows, question.Studs, plate, plate);
         foreach (var row in question.Rows)
         {
-            // The nearest pair of stud and hole first: a round hole takes one bolt, a slot as many as there are studs behind it.
-            var pairs = near.SelectMany(stud => row.Slots.Select(slot => new PlateBolt(row, slot, stud, Length.Min(Length.Max(stud.Centre, plate + slot.From), plate + slot.To))))
-                .Where(b => b.OffCentre <= b.Stud.Width.Half).OrderBy(b => b.OffCentre);
             var (taken, done, chosen) = (new HashSet<Slot>(), new HashSet<Stud>(), new List<PlateBolt>());
+            foreach (var made in question.Made.Where(m => m.Row == row.Id))
+            {
+                if (question.Studs.MinBy(s => (s.Centre - made.X).Abs) is { } at && question.SlotOver(made, plate) is { } over)
+                {
+                    done.Add(at);
+                    taken.Add(over);
+                    chosen.Add(new(row, over, at, made.X) { Made = true });
+                    holding += (made.X - at.Centre).Abs <= at.Tolerance(question.Bolt) ? 1 : 0;
+                }
+            }
+
+            // The nearest pair of stud and hole first: a round hole takes one bolt, a slot as many as there are studs behind it.
+            var pairs = near.SelectMany(stud => row.Slots.Select(slot => (Slot: slot, Stud: stud, X: Beside(question, row, stud.Centre, plate + slot.From, plate + slot.To))))
+                .Where(p => p.X is not null).Select(p => new PlateBolt(row, p.Slot, p.Stud, p.X!.Value))
+                .Where(b => b.OffCentre <= b.Stud.Width.Half).OrderBy(b => b.OffCentre);
             foreach (var bolt in pairs)
             {
                 if (!done.Contains(bolt.Stud) && (bolt.Slot.From < bolt.Slot.To || taken.Add(bolt.Slot)))
@@ -240,6 +298,19 @@ public static class PlateSearch
         return new(plate, arms - plate, bolts, holding, question.LeastApart);
     }
 
+    // The place in a slot that is nearest to a stud's centre, clear of holes that are spent; null where there is none.
+    private static Length? Beside(PlateQuestion question, PlateRow row, Length centre, Length from, Length to)
+    {
+        var nearest = Length.Min(Length.Max(centre, from), to);
+        if (question.Spent.Count == 0)
+        {
+            return nearest;
+        }
+
+        var spent = question.Spent.Where(s => s.Row == row.Id).ToList();
+        return spent.SelectMany(s => new[] { s.From, s.To }).Append(nearest).Where(x => x >= from && x <= to && spent.All(s => x <= s.From || x >= s.To)).OrderBy(x => (x - centre).Abs).Select(x => (Length?)x).FirstOrDefault();
+    }
+
     // Judges places of one plate. Plain numbers in arrays: a plate with sixty holes has a thousand places to be judged.
     private sealed class Judge(PlateQuestion question, IReadOnlyList<PlateRow> rows, IReadOnlyList<Stud> studs, Length apart)
     {
@@ -248,7 +319,25 @@ public static class PlateSearch
         private readonly long arms = question.Arms.Units;
         private readonly bool single = question.Mount.Studs < 2;
 
-        public Rank Score(Length plate)
+        public Rank Score(Length plate) => question.Made.Count + question.Spent.Count > 0 ? Slowly(plate) : Quickly(plate);
+
+        // Where holes are in the wall already: by the bolts themselves.
+        private Rank Slowly(Length plate)
+        {
+            var position = At(plate, question);
+            var held = 0L;
+            foreach (var row in rows)
+            {
+                held = (held << CountBits) | (long)position.Bolts.Count(b => b.Row.Id == row.Id && b.OffCentre <= b.Stud.Tolerance(question.Bolt));
+            }
+
+            var holds = position.Bolts.Where(b => b.OffCentre <= b.Stud.Tolerance(question.Bolt)).ToList();
+            return new(
+                position.StudsHeld(question.Bolt) >= question.Mount.Studs, position.StudsMet(question.Bolt) >= question.Mount.Studs, held, held == 0 ? position.Bolts.Count : 0,
+                (held == 0 ? position.Bolts : holds).Select(b => b.OffCentre.Units).DefaultIfEmpty().Max(), Math.Abs(arms - plate.Units), plate);
+        }
+
+        private Rank Quickly(Length plate)
         {
             var (held, inWood, worst, worstInWood, left, right) = (0L, 0, 0L, 0L, long.MaxValue, long.MinValue);
             var (first, last) = (long.MaxValue, long.MinValue);

@@ -111,7 +111,9 @@ internal static class SupportPlanner
         }
 
         stretches.Add((from, (question.WallWidth ?? plate + question.Mount.PlateWidth) - FromEnd));
-        return [.. question.Rows.SelectMany(r => InWood(r, plate, stretches))];
+        // A hole that is there takes the place of the one next to it.
+        return [.. question.Rows.SelectMany(r => InWood(r, plate, stretches).Select(b => question.Made.Where(m => m.Row == r.Id && question.SlotOver(m, plate) == b.Slot).Select(m => (Length?)m.X).FirstOrDefault() is { } x
+            ? b with { X = x, Stud = b.Stud with { Centre = x }, Made = true } : b))];
     }
 
     // The stretches of a backing that a bolt may go into: clear of its ends, and between the studs that blocking stands between.

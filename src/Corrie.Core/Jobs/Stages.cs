@@ -3,6 +3,7 @@ using Corrie.Core.Fixing;
 using Corrie.Core.Hanging;
 using Corrie.Core.Placement;
 using Corrie.Core.Planning;
+using Corrie.Core.SiteDay;
 using Corrie.Core.Survey;
 using Corrie.Core.WholePlan;
 
@@ -18,6 +19,7 @@ public static class Stages
         new PlacementStage(),
         new HangingStage(),
         new FixingStage(),
+        new SiteStage(),
         new WholePlanStage(),
     ];
 

@@ -44,6 +44,11 @@ public readonly record struct Rect(Length Left, Length Bottom, Length Width, Len
     /// <returns>Whether it does.</returns>
     public bool Holds(Length x, Length y) => x > Left && x < Right && y > Bottom && y < Top;
 
+    /// <summary>The rectangle moved up.</summary>
+    /// <param name="by">How far; negative for down.</param>
+    /// <returns>The moved rectangle.</returns>
+    public Rect Raised(Length by) => this with { Bottom = Bottom + by };
+
     /// <summary>The rectangle made larger on all sides.</summary>
     /// <param name="by">By how much.</param>
     /// <returns>The larger rectangle.</returns>

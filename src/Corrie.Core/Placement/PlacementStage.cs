@@ -168,7 +168,14 @@ public static class PlacementResults
     /// <param name="plan">The plan.</param>
     /// <param name="item">Key of the thing.</param>
     /// <returns>Its place; null as long as product, height or wall lack.</returns>
-    public static PlacementResult? Placement(this IResults plan, string item) => plan.Get(PlacementStage.Result, item);
+    public static PlacementResult? Placement(this IResults plan, string item) =>
+        plan.Wanted(item) is { } wanted && plan.Rise(item) is { Units: not 0 } rise ? wanted with { Outer = wanted.Outer.Raised(rise), Picture = wanted.Picture?.Raised(rise) } : plan.Wanted(item);
+
+    /// <summary>Where a thing is wanted: where it goes as long as no hole is in the wall elsewhere.</summary>
+    /// <param name="plan">The plan.</param>
+    /// <param name="item">Key of the thing.</param>
+    /// <returns>Its place; null as long as product, height or wall lack.</returns>
+    public static PlacementResult? Wanted(this IResults plan, string item) => plan.Get(PlacementStage.Result, item);
 
     /// <summary>Left or right, for a distance counted to the right.</summary>
     /// <param name="toTheRight">The distance.</param>

@@ -1,5 +1,6 @@
 using System.Collections.Concurrent;
 using Corrie.Core.Findings;
+using Corrie.Core.Measure;
 
 namespace Corrie.Core.Planning;
 
@@ -7,6 +8,7 @@ namespace Corrie.Core.Planning;
 public sealed class JobPlan : IResults
 {
     private readonly IReadOnlyDictionary<(object Result, string Owner), PlanBuilder.Piece> pieces;
+    private readonly IReadOnlyDictionary<string, Length> rises;
     private readonly ConcurrentDictionary<(object Result, string Owner), Lazy<object>> later = new();
 
     /// <summary>Finishes a plan.</summary>
@@ -24,7 +26,8 @@ public sealed class JobPlan : IResults
             .. builder.InOrder.SelectMany(p => p.Findings).Select(f => Override.Apply(f, overrides))
                 .OrderBy(f => f.Severity).ThenBy(f => place.GetValueOrDefault(f.Kind.Stage)).ThenBy(f => f.Code, StringComparer.Ordinal).ThenBy(f => f.Where.Part, StringComparer.Ordinal),
         ];
-        Marks = [.. builder.InOrder.SelectMany(p => p.Marks).OrderBy(m => m.Wall, StringComparer.Ordinal).ThenBy(m => m.Phase)];
+        rises = builder.Rises;
+        Marks = [.. builder.InOrder.SelectMany(p => p.Marks).Select(m => m.Y is { } y && rises.TryGetValue(m.Item, out var rise) ? m with { Y = y + rise } : m).OrderBy(m => m.Wall, StringComparer.Ordinal).ThenBy(m => m.Phase)];
         var walls = Sheet.Walls.Count == 0 ? [null] : Sheet.Walls.Cast<WallSheet?>().ToList();
         Statuses = [.. walls.SelectMany(w => stages.Select(s => StatusOf(s, w)))];
     }
@@ -62,6 +65,9 @@ public sealed class JobPlan : IResults
     /// <inheritdoc/>
     public T Later<T>(Result<T> result, string owner, Func<T> make)
         where T : class => (T)later.GetOrAdd((result, owner), _ => new(make)).Value;
+
+    /// <inheritdoc/>
+    public Length Rise(string item) => rises.GetValueOrDefault(item);
 
     internal PlanBuilder.Piece? Piece(object result, string owner) => pieces.GetValueOrDefault((result, owner));
 

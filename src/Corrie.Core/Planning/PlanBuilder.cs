@@ -1,5 +1,6 @@
 using System.Collections.Concurrent;
 using Corrie.Core.Findings;
+using Corrie.Core.Measure;
 
 namespace Corrie.Core.Planning;
 
@@ -23,6 +24,11 @@ public interface IResults
     T? Get<T>(Result<T> result, string owner)
         where T : class;
 
+    /// <summary>How much higher a thing hangs than it was wanted, since holes are in the wall there.</summary>
+    /// <param name="item">Key of the thing.</param>
+    /// <returns>How much; zero where nothing is built yet.</returns>
+    Length Rise(string item);
+
     /// <summary>The same questions asked of a plan again and again are answered once.</summary>
     /// <typeparam name="T">The answer's type.</typeparam>
     /// <param name="result">Which question.</param>
@@ -42,6 +48,9 @@ public sealed class Worksheet(string owner, string wall, bool ofItem, WorkBudget
 {
     /// <summary>What the work may cost, together with all other work of the plan: whoever looks at all pairs of something says so.</summary>
     public WorkBudget Budget => budget;
+
+    /// <summary>Key of the wall or thing that the work is about.</summary>
+    public string Owner => owner;
 
     internal List<Finding> Findings { get; } = [];
 
@@ -104,6 +113,7 @@ public sealed class PlanBuilder(JobSheet sheet, JobPlan? previous, WorkBudget bu
 
     private readonly Dictionary<(object Result, string Owner), Piece> pieces = [];
     private readonly List<Piece> order = [];
+    private readonly Dictionary<string, Length> rises = [];
     private readonly ConcurrentDictionary<(object Result, string Owner), object> later = new();
 
     /// <inheritdoc/>
@@ -111,6 +121,9 @@ public sealed class PlanBuilder(JobSheet sheet, JobPlan? previous, WorkBudget bu
 
     /// <summary>How many pieces of work were taken over from the earlier plan.</summary>
     public int Reused { get; private set; }
+
+    /// <summary>How much higher things hang than they were wanted.</summary>
+    internal IReadOnlyDictionary<string, Length> Rises => rises;
 
     internal IReadOnlyDictionary<(object Result, string Owner), Piece> Pieces => pieces;
 
@@ -148,10 +161,19 @@ public sealed class PlanBuilder(JobSheet sheet, JobPlan? previous, WorkBudget bu
         return value;
     }
 
+    /// <summary>Says that a thing hangs higher than it was wanted.</summary>
+    /// <param name="item">Key of the thing.</param>
+    /// <param name="rise">How much; negative for lower.</param>
+    public void Move(string item, Length rise) => rises[item] = rise;
+
+    /// <inheritdoc/>
+    public Length Rise(string item) => rises.GetValueOrDefault(item);
+
     /// <summary>All bodies at a wall so far.</summary>
     /// <param name="wall">Key of the wall.</param>
     /// <returns>The bodies, in the order in which stages added them.</returns>
-    public IReadOnlyList<Body> BodiesAt(string wall) => [.. order.Where(p => p.Wall == wall).SelectMany(p => p.Bodies)];
+    public IReadOnlyList<Body> BodiesAt(string wall) => [.. order.Where(p => p.Wall == wall).SelectMany(p => p.Bodies)
+        .Select(b => b.Role == BodyRole.Thing && rises.TryGetValue(b.Item, out var rise) ? b with { Outline = b.Outline.Raised(rise) } : b)];
 
     /// <summary>All holes in a wall so far.</summary>
     /// <param name="wall">Key of the wall.</param>

@@ -17,6 +17,9 @@ public sealed record WorkStep(string Word, string Title)
     /// <summary>What holds it.</summary>
     public static WorkStep Fix { get; } = new("fix", "Fix");
 
+    /// <summary>The day on site.</summary>
+    public static WorkStep Site { get; } = new("site", "Site day");
+
     /// <summary>All steps, from left to right.</summary>
-    public static IReadOnlyList<WorkStep> All { get; } = [Survey, Place, Hang, Fix];
+    public static IReadOnlyList<WorkStep> All { get; } = [Survey, Place, Hang, Fix, Site];
 }

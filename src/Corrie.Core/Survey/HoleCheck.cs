@@ -30,11 +30,12 @@ public static class HoleCheck
     /// <param name="surveyed">The wall as surveyed.</param>
     /// <param name="holes">The holes.</param>
     /// <param name="diameter">Their diameter.</param>
+    /// <param name="spent">Holes of the plate's own that are spent.</param>
     /// <returns>The findings, parts named from the thing on.</returns>
-    public static IEnumerable<Finding> Each(Surveyed surveyed, IReadOnlyList<Hole> holes, Length diameter) =>
+    public static IEnumerable<Finding> Each(Surveyed surveyed, IReadOnlyList<Hole> holes, Length diameter, IReadOnlyList<(Length X, Length Y)> spent) =>
     [
         .. Members(surveyed, holes, diameter),
-        .. OldHoles(surveyed, holes, diameter),
+        .. OldHoles(surveyed, holes, diameter, spent),
     ];
 
     /// <summary>Checks all holes of a wall together: what has to be known before any of them is drilled.</summary>
@@ -208,12 +209,13 @@ public static class HoleCheck
         _ => "probing",
     };
 
-    private static IEnumerable<Finding> OldHoles(Surveyed surveyed, IReadOnlyList<Hole> holes, Length diameter)
+    private static IEnumerable<Finding> OldHoles(Surveyed surveyed, IReadOnlyList<Hole> holes, Length diameter, IReadOnlyList<(Length X, Length Y)> spent)
     {
         var old = surveyed.Wall.Features.Where(f => f.Kind == FeatureKind.OldHole).Select(f => (X: f.Centre, Y: f.Bottom + f.Height.Half, Room: Length.Max(f.Width, diameter) * 3, What: "an old hole"))
             .Concat(surveyed.Soundings
                 .Where(s => s.Evidence is { Kind: EvidenceKind.ProbeMiss, Axis: Axis.Across, Beside: not null })
-                .Select(s => (X: s.Middle, Y: s.Evidence.Beside!.Value, Room: ProbeHole * 3, What: "a probe's hole that missed")));
+                .Select(s => (X: s.Middle, Y: s.Evidence.Beside!.Value, Room: ProbeHole * 3, What: "a probe's hole that missed")))
+            .Concat(spent.Select(s => (s.X, s.Y, Room: diameter * 3, What: "a hole that is spent")));
         foreach (var (x, y, room, what) in old)
         {
             foreach (var hole in holes)

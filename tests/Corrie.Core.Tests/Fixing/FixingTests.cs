@@ -134,7 +134,8 @@ public class FixingTests : IFindingCases
             ("/items/m1/fix/gravity", g / 100d)).Bolted.Bolts.Max(b => b.Utilisation ?? double.PositiveInfinity);
         var used = Used(pounds, reach, length, gravity);
         Assert.True(used <= Used(pounds + 5, reach, length, gravity));
-        Assert.True(used <= Used(pounds, reach + 1, length, gravity));
+        // The worst pose is searched to one in a hundred.
+        Assert.True(used <= Used(pounds, reach + 1, length, gravity) * 1.01);
         Assert.True(used <= Used(pounds, reach, length - 2, gravity));
         Assert.True(used <= Used(pounds, reach, length, gravity - 1));
     }, iter: 60);

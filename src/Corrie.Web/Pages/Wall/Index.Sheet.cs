@@ -63,7 +63,7 @@ public sealed partial class IndexModel
     /// <summary>Moves a thing to where it was dropped; both in 1/640 mm, from the left corner and over the floor.</summary>
     public async Task<IActionResult> OnPostDragAsync(string? item, long across, long bottom)
     {
-        if (Sheet.Item(item) is not { Product: ISized sized } thing || thing.Get(PlacementChoice.Part) is not { } choice || Plan.Placement(thing.Id) is not { } placed ||
+        if (Sheet.Item(item) is not { Product: ISized sized } thing || thing.Get(PlacementChoice.Part) is not { } choice || Plan.Wanted(thing.Id) is not { } placed ||
             Sheet.WallOf(thing) is not { } on || Plan.Survey(on.Id)?.Wall is not { } wall)
         {
             return BadRequest();
@@ -175,13 +175,13 @@ public sealed partial class IndexModel
     /// <summary>Records the client's consent to the place as it is.</summary>
     public Task<IActionResult> OnPostApproveAsync(string? item, string? by)
     {
-        if (Sheet.Item(item) is not { } thing || thing.Get(PlacementChoice.Part) is not { } choice || Plan.Placement(thing.Id) is not { } placed)
+        if (Sheet.Item(item) is not { } thing || thing.Get(PlacementChoice.Part) is not { } choice || Plan.Wanted(thing.Id) is not { } placed)
         {
             return Task.FromResult<IActionResult>(BadRequest());
         }
 
         // Consent is to the place that was looked at: one that has moved since is shown anew, and nothing is recorded.
-        if (Seen < Job.Ledger.Seq && Planner.Plan(JobForm.Read(Job.Ledger.At(Seen).Document).Sheet, Plan).Placement(thing.Id)?.Outer != placed.Outer)
+        if (Seen < Job.Ledger.Seq && Planner.Plan(JobForm.Read(Job.Ledger.At(Seen).Document).Sheet, Plan).Wanted(thing.Id)?.Outer != placed.Outer)
         {
             return Task.FromResult(Refuse(choice.Here.Pointer + "/approval/by", by ?? string.Empty, $"The {thing.Name} has moved since this page was shown. Expected: consent to where it is now, bottom {placed.Outer.Bottom.Show(Style)}, centre {placed.Outer.CentreX.Show(Style)} across."));
         }

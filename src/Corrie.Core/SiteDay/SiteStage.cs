@@ -1,0 +1,137 @@
+using System.Text.Json.Nodes;
+using Corrie.Core.Catalogue;
+using Corrie.Core.Findings;
+using Corrie.Core.Fixing;
+using Corrie.Core.Hanging;
+using Corrie.Core.Measure;
+using Corrie.Core.Placement;
+using Corrie.Core.Planning;
+using Corrie.Core.Survey;
+
+namespace Corrie.Core.SiteDay;
+
+/// <summary>What has been made on site, beside what was planned.</summary>
+/// <param name="Mount">Key of the mount.</param>
+/// <param name="Proof">What has to be pulled at the plate before the display hangs on it.</param>
+/// <param name="Made">How many of the planned bolts are in.</param>
+/// <param name="Planned">How many are planned.</param>
+/// <param name="Spent">How many holes are spent.</param>
+/// <param name="Marks">The marks that check dimensions are taken between.</param>
+/// <param name="Checks">The check dimensions.</param>
+/// <param name="Verdict">What those that were measured say; null as long as not all are.</param>
+public sealed record SiteResult(
+    string Mount, Mass Proof, int Made, int Planned, int Spent, IReadOnlyList<CheckPoint> Marks, IReadOnlyList<CheckDimension> Checks, CheckVerdict? Verdict);
+
+/// <summary>The day on site: what was made, measured and proved, and what follows from it.</summary>
+public sealed class SiteStage : IStage
+{
+    private static readonly Result<SiteResult> Result = new("site day");
+
+    /// <inheritdoc/>
+    public StageId Id => SiteFindings.Stage;
+
+    /// <inheritdoc/>
+    public WorkStep Step => WorkStep.Site;
+
+    /// <inheritdoc/>
+    public IReadOnlyList<Part> Parts { get; } = [];
+
+    /// <inheritdoc/>
+    public IReadOnlyList<FindingKind> Kinds => SiteFindings.All;
+
+    /// <inheritdoc/>
+    public void Plan(PlanBuilder plan)
+    {
+        var sheet = plan.Sheet;
+        foreach (var item in sheet.Items)
+        {
+            if (plan.Fixing(item.Id) is not { } fixing || plan.Layout(item.Id) is not { } layout || item.Product is not Mount mount || sheet.WallOf(item) is not { } wall || sheet.DisplayOn(item) is not { } display || plan.Placement(display.Id) is not { } placed)
+            {
+                continue;
+            }
+
+            var input = new OnSite(mount, layout, fixing, item.Get(Built.Part), placed.Outer, plan.Wanted(display.Id)!.Outer);
+            plan.Work(Result, item.Id, wall.Id, input, static (work, input) =>
+            {
+                var result = Of(work.Owner, input);
+                work.Add(SiteCheck.Check(input, result));
+                return result;
+            });
+        }
+    }
+
+    /// <inheritdoc/>
+    public StageReport Report(IResults plan, WallSheet? wall)
+    {
+        var here = wall is null ? [] : plan.Sheet.ThingsOn(wall).Select(i => (Item: i, Site: plan.Site(i.Id))).Where(i => i.Site is not null && i.Item.Get(Built.Part) is { } built && (built.Holes.Count > 0 || built.Hung is not null || built.Done.Count > 0)).ToList();
+        // As long as nobody has begun, the plan waits for nothing here.
+        if (here.Count == 0)
+        {
+            return StageReport.NotNeeded;
+        }
+
+        var (made, planned) = (here.Sum(i => i.Site!.Made), here.Sum(i => i.Site!.Planned));
+        return made < planned ? StageReport.Open(Phrase.Of($"{planned - made} of {planned} bolts"))
+            : here.FirstOrDefault(i => i.Item.Get(Built.Part)!.Proof is not { Held: true }) is { Site: { } open } ? StageReport.Open(Phrase.Of($"a proof pull of {open.Proof}"))
+            : here.Any(i => i.Item.Get(Built.Part)!.Hung is null) ? StageReport.Open("the display on it, measured")
+            : StageReport.Clear(Phrase.Of($"{made} bolts in, proved and hung"));
+    }
+
+    /// <inheritdoc/>
+    public void Write(IResults plan, PlanWriter file)
+    {
+        foreach (var item in plan.Sheet.Items)
+        {
+            if (plan.Site(item.Id) is { } site)
+            {
+                file.Item(item.Id)["site"] = new JsonObject
+                {
+                    ["made"] = site.Made,
+                    ["planned"] = site.Planned,
+                    ["spent"] = site.Spent,
+                    ["proof"] = file.Mass(site.Proof),
+                    ["rise"] = file.Exact(plan.Layout(item.Id)!.Rise),
+                    ["checks"] = PlanWriter.All(site.Checks, c => new JsonObject { ["id"] = c.Id, ["reads"] = file.Exact(c.Expected) }),
+                };
+            }
+        }
+    }
+
+    /// <summary>What has been made of a mount.</summary>
+    /// <param name="plan">The plan.</param>
+    /// <param name="mount">Key of the mount.</param>
+    /// <returns>The result; null as long as no bolts are planned.</returns>
+    internal static SiteResult? Of(IResults plan, string mount) => plan.Get(Result, mount);
+
+    // A quarter more than what hangs, and never more than the mount is rated for.
+    private static SiteResult Of(string mount, OnSite input)
+    {
+        var bolts = input.Fixing.Bolts;
+        var proof = new Mass(Math.Min(input.Layout.Load.Kilograms * 1.25, input.Mount.Rated.Kilograms));
+        IReadOnlyList<CheckPoint> marks = [.. bolts.Select(b => new CheckPoint($"{b.Number}", b.X, b.Y))];
+        var checks = CheckDimensions.For(marks);
+        var measured = checks.Select(c => input.Built?.Checks.FirstOrDefault(m => m.Id == c.Id)?.Reads).ToList();
+        return new(
+            mount, proof, input.Layout.Position.Bolts.Count(b => b.Made), bolts.Count, input.Built?.Holes.Count(h => !h.Holds) ?? 0, marks, checks,
+            measured.Count > 0 && measured.All(m => m is not null) ? CheckDimensions.Judge(marks, checks, [.. measured.Select(m => m!.Value)]) : null);
+    }
+}
+
+/// <summary>All that the findings on site follow from.</summary>
+/// <param name="Mount">The mount.</param>
+/// <param name="Layout">Where the plate goes, holes that are there respected.</param>
+/// <param name="Fixing">The bolts.</param>
+/// <param name="Built">What has been made; null for nothing.</param>
+/// <param name="Outer">Where the display goes now.</param>
+/// <param name="Wanted">Where it is wanted.</param>
+internal sealed record OnSite(Mount Mount, PlateLayout Layout, FixingResult Fixing, Built? Built, Rect Outer, Rect Wanted);
+
+/// <summary>What the day on site has made of a job.</summary>
+public static class SiteResults
+{
+    /// <summary>What has been made of a mount.</summary>
+    /// <param name="plan">The plan.</param>
+    /// <param name="mount">Key of the mount.</param>
+    /// <returns>The result; null as long as no bolts are planned.</returns>
+    public static SiteResult? Site(this IResults plan, string mount) => SiteStage.Of(plan, mount);
+}
