@@ -42,11 +42,23 @@ public sealed class RolesAndRoutesTests : IDisposable
         ["GET /jobs"] = ("/jobs", SignedIn),
         ["GET /jobs/new"] = ("/jobs/new", Planners),
         ["GET /jobs/{id:long}/events"] = ("/jobs/6/events", SignedIn),
+        ["GET /jobs/{id:long}/calculation"] = ("/jobs/6/calculation", Crew),
+        ["GET /jobs/{id:long}/field"] = ("/jobs/6/field", Crew),
+        ["POST /jobs/{id:long}/field?handler=Done"] = ("/jobs/6/field?handler=Done", Crew),
+        ["POST /jobs/{id:long}/field?handler=Hole"] = ("/jobs/6/field?handler=Hole", Crew),
+        ["POST /jobs/{id:long}/field?handler=Level"] = ("/jobs/6/field?handler=Level", Crew),
+        ["POST /jobs/{id:long}/field?handler=Checks"] = ("/jobs/6/field?handler=Checks", Crew),
+        ["POST /jobs/{id:long}/field?handler=Proof"] = ("/jobs/6/field?handler=Proof", Crew),
+        ["POST /jobs/{id:long}/field?handler=Hung"] = ("/jobs/6/field?handler=Hung", Crew),
         ["GET /jobs/{id:long}/history"] = ("/jobs/6/history", SignedIn),
         ["GET /jobs/{id:long}/photo"] = ("/jobs/6/photo", SignedIn),
         ["GET /jobs/{id:long}/photo?handler=Composed"] = ("/jobs/6/photo?handler=Composed", SignedIn),
         ["GET /jobs/{id:long}/photo?handler=Squared"] = ("/jobs/6/photo?handler=Squared", SignedIn),
         ["GET /jobs/{id:long}/sheet"] = ("/jobs/6/sheet", SignedIn),
+        ["GET /jobs/{id:long}/sheet?handler=Pdf"] = ("/jobs/6/sheet?handler=Pdf", SignedIn),
+        ["GET /jobs/{id:long}/template"] = ("/jobs/6/template", SignedIn),
+        ["GET /jobs/{id:long}/template?handler=Pdf"] = ("/jobs/6/template?handler=Pdf", SignedIn),
+        ["GET /jobs/{id:long}/template?handler=Svg"] = ("/jobs/6/template?handler=Svg", SignedIn),
         ["GET /jobs/{id:long}/throw"] = ("/jobs/6/throw", Crew),
         ["GET /jobs/{id:long}/ways"] = ("/jobs/6/ways", Crew),
         ["GET /jobs/{id:long}/{step:step=place}"] = ("/jobs/6/place", SignedIn),
@@ -87,7 +99,7 @@ public sealed class RolesAndRoutesTests : IDisposable
         ["POST /jobs/{id:long}/{step:step=place}?handler=Drag"] = ("/jobs/6/place?handler=Drag", Crew),
         ["POST /jobs/{id:long}/{step:step=place}?handler=Evidence"] = ("/jobs/6/place?handler=Evidence", Crew),
         ["POST /jobs/{id:long}/{step:step=place}?handler=Measure"] = ("/jobs/6/place?handler=Measure", Crew),
-        ["POST /jobs/{id:long}/{step:step=place}?handler=Override"] = ("/jobs/6/place?handler=Override", Crew),
+        ["POST /jobs/{id:long}/{step:step=place}?handler=Override"] = ("/jobs/6/place?handler=Override", Planners),
         ["POST /jobs/{id:long}/{step:step=place}?handler=Photo"] = ("/jobs/6/place?handler=Photo", Crew),
         ["POST /jobs/{id:long}/{step:step=place}?handler=Probed"] = ("/jobs/6/place?handler=Probed", Crew),
         ["POST /jobs/{id:long}/{step:step=place}?handler=Redo"] = ("/jobs/6/place?handler=Redo", Crew),
@@ -150,7 +162,7 @@ public sealed class RolesAndRoutesTests : IDisposable
             }
         }
 
-        Assert.Empty(wrong);
+        Assert.Equal(string.Empty, string.Join("; ", wrong));
     }
 
     private async Task<HttpResponseMessage> Ask(string who, string method, string address)

@@ -78,7 +78,7 @@ internal static class BoltPlan
         var wood = ground.What is Ground.Stud or Ground.Blocking or Ground.Board;
         if (wood && fastener.Sort is FastenerKind.LagScrew or FastenerKind.WoodScrew)
         {
-            var factor = WoodValues.Factor(input.Choice.Wet, input.Choice.Heat);
+            var factor = WoodValues.Factor(input.Choice.Conditions.Wet, input.Choice.Conditions.Heat);
             var perInch = fastener.Sort == FastenerKind.LagScrew ? Withdrawal.LagPoundsPerInch(input.Gravity, fastener.Diameter) : Withdrawal.WoodScrewPoundsPerInch(input.Gravity, fastener.Diameter);
             var pull = Force.FromPoundsForce(perInch * thread.Inches * factor);
             // Across more than double board these rules do not say what it holds: stone and packing are no plate.
@@ -136,9 +136,9 @@ internal static class BoltPlan
     /// <returns>The depth, without the tip.</returns>
     public static Length Deep(Bolting input) => input.Fastener.Sort switch
     {
-        FastenerKind.LagScrew => Length.Max(input.Fastener.Diameter * 4, input.Choice.Penetration ?? Length.Zero),
-        FastenerKind.WoodScrew => Length.Max(input.Fastener.Diameter * 6, input.Choice.Penetration ?? Length.Zero),
-        _ => Length.Max(input.Rated?.Embedment ?? Length.Zero, input.Choice.Penetration ?? Length.Zero),
+        FastenerKind.LagScrew => Length.Max(input.Fastener.Diameter * 4, input.Choice.Conditions.Penetration ?? Length.Zero),
+        FastenerKind.WoodScrew => Length.Max(input.Fastener.Diameter * 6, input.Choice.Conditions.Penetration ?? Length.Zero),
+        _ => Length.Max(input.Rated?.Embedment ?? Length.Zero, input.Choice.Conditions.Penetration ?? Length.Zero),
     };
 
     private static LengthNeeded Needed(Bolting input, IReadOnlyList<(BoltLoad Load, LoadPose Pose)> loads)

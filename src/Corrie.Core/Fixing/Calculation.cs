@@ -53,8 +53,8 @@ public static class Calculation
         var loads = model.At(bolt.Pose);
         var (mass, own) = (input.Layout.Load, input.Mount.Mass);
         yield return new(
-            "All that hangs, the mount with it", input.Choice.Vehicle ? "W = (load + mount) · factor in a vehicle" : "W = load + mount",
-            $"{N(mass.Pounds)} lb + {N(own.Pounds)} lb{(input.Choice.Vehicle ? ", times " + N(input.Policy.VehicleFactor) : string.Empty)}", Phrase.Of($"{model.Weight}"), Source.Arithmetic);
+            "All that hangs, the mount with it", input.Choice.Conditions.Vehicle ? "W = (load + mount) · factor in a vehicle" : "W = load + mount",
+            $"{N(mass.Pounds)} lb + {N(own.Pounds)} lb{(input.Choice.Conditions.Vehicle ? ", times " + N(input.Policy.VehicleFactor) : string.Empty)}", Phrase.Of($"{model.Weight}"), Source.Arithmetic);
         yield return new("The pose that is worst for this bolt", string.Empty, string.Empty, bolt.Pose.Says(input.Mount), Source.CommonPractice);
         yield return new(
             "Its centre of gravity", string.Empty, "across, up, out of the wall", Phrase.Of($"{loads[0].X:fine} across, {loads[0].Y:fine} up, {loads[0].Z:fine} out"), Source.Arithmetic);
@@ -147,7 +147,7 @@ public static class Calculation
     {
         var (fastener, lag) = (input.Fastener, input.Fastener.Sort == FastenerKind.LagScrew);
         var (g, d) = (N(input.Gravity), N(fastener.Diameter.Inches));
-        var factor = WoodValues.Factor(input.Choice.Wet, input.Choice.Heat);
+        var factor = WoodValues.Factor(input.Choice.Conditions.Wet, input.Choice.Conditions.Heat);
         var perInch = lag ? Withdrawal.LagPoundsPerInch(input.Gravity, fastener.Diameter) : Withdrawal.WoodScrewPoundsPerInch(input.Gravity, fastener.Diameter);
         yield return new(
             "Thread in the wood, without the tip", "length - passed - tip, no more than the thread", $"{In(fastener.Length)} - {In(input.Passed)} - {In(fastener.TipLength)}; thread {In(fastener.Thread)}", Phrase.Of($"{bolt.Thread:fine}"),
@@ -155,7 +155,7 @@ public static class Calculation
         yield return new("Withdrawal for each inch of it", lag ? "W = 1800 G^1.5 D^0.75" : "W = 2850 G² D", lag ? $"1800 · {g}^1.5 · {d}^0.75" : $"2850 · {g}² · {d}", Plain(perInch, "lbf/in"), Source.Nds(lag ? "12.2.1" : "12.2.2"));
         yield return new(
             "For a load that stays, moisture and heat", "C_D · C_M · C_t",
-            $"{N(Withdrawal.Permanent)} · {(input.Choice.Wet ? "0.7" : "1")} · {N(factor / Withdrawal.Permanent / (input.Choice.Wet ? 0.7 : 1))}", Plain(factor, string.Empty), Source.Nds("tables 2.3.2, 11.3.3, 11.3.4"));
+            $"{N(Withdrawal.Permanent)} · {(input.Choice.Conditions.Wet ? "0.7" : "1")} · {N(factor / Withdrawal.Permanent / (input.Choice.Conditions.Wet ? 0.7 : 1))}", Plain(factor, string.Empty), Source.Nds("tables 2.3.2, 11.3.3, 11.3.4"));
         yield return new("Against being pulled out", "W p · factor", $"{N(perInch)} · {N(bolt.Thread.Inches)} · {N(factor)}", Phrase.Of($"{own.Pull!.Value}"), Source.Nds("12.2"));
         var dowel = BoltPlan.DowelOf(input, bolt.Penetration, bolt.FromGrain);
         yield return new(

@@ -212,7 +212,7 @@ internal static class FixingCheck
         else if (penetration < least)
         {
             Phrase asked = ground.What == Ground.Units ? Phrase.Of($"its rated load needs {least:fine}")
-                : input.Choice.Penetration is { } deep && deep == least ? Phrase.Of($"{least:fine} are asked for")
+                : input.Choice.Conditions.Penetration is { } deep && deep == least ? Phrase.Of($"{least:fine} are asked for")
                 : Phrase.Of($"at least {(fastener.Sort == FastenerKind.LagScrew ? 4 : 6)} diameters, {least:fine}, are needed");
             yield return FixingFindings.TooShort.At(
                 Plate(input), $"The {fastener.Length} {fastener.Name} is {penetration:fine} in the {(ground.What == Ground.Units ? ground.Name : "wood")} without its tip; {asked}: {bolts.Length.Least} or longer.", sold);
@@ -301,7 +301,7 @@ internal static class FixingCheck
             var (mode, load) = YieldEquations.Least(BoltPlan.DowelOf(input, bolts.Bolts[0].Penetration, default));
             yield return FixingFindings.ShearUnknown.At(
                 Plate(input),
-                $"Have an engineer check the bolts for load across them: each crosses {input.Gap} that does not bear before it meets the {input.Ground.Name}, and {across} hang on it; over {MostGap} these rules do not say what it holds. As a bare cantilever it would yield (mode {mode.ToString()}) at {new Force(load.Newtons * WoodValues.Factor(input.Choice.Wet, input.Choice.Heat))}.");
+                $"Have an engineer check the bolts for load across them: each crosses {input.Gap} that does not bear before it meets the {input.Ground.Name}, and {across} hang on it; over {MostGap} these rules do not say what it holds. As a bare cantilever it would yield (mode {mode.ToString()}) at {new Force(load.Newtons * WoodValues.Factor(input.Choice.Conditions.Wet, input.Choice.Conditions.Heat))}.");
         }
         else
         {

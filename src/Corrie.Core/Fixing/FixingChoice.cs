@@ -12,23 +12,11 @@ namespace Corrie.Core.Fixing;
 /// <param name="Here">Where the choice stands in the document.</param>
 public sealed record FixingChoice(double? Gravity, Length? Pilot, Length Packing, Place Here)
 {
-    /// <summary>Thickness of a board of the plate's outline under it, which its bolts pass; zero for none.</summary>
-    public Length Spreader { get; init; }
+    /// <summary>What is seldom asked.</summary>
+    public FixingConditions Conditions { get; init; } = FixingConditions.Usual;
 
     /// <summary>How much farther out of the wall packing and board bring the plate.</summary>
-    public Length Proud => Packing + Spreader;
-
-    /// <summary>How deep a screw is to be in the wood, without its tip; null leaves it to what the wood and the load need.</summary>
-    public Length? Penetration { get; init; }
-
-    /// <summary>Whether the wood is wet in use.</summary>
-    public bool Wet { get; init; }
-
-    /// <summary>How warm the wood gets.</summary>
-    public WoodHeat Heat { get; init; }
-
-    /// <summary>Whether it is in a vehicle, which shakes what hangs.</summary>
-    public bool Vehicle { get; init; }
+    public Length Proud => Packing + Conditions.Spreader;
 
     private static readonly GroupShape<Crew> Kit = new("a crew", m => new Crew(
         m.Key,
@@ -43,15 +31,31 @@ public sealed record FixingChoice(double? Gravity, Length? Pilot, Length Packing
         m.Length("packing", "packing behind the plate", LengthRange.Distance, Length.Zero),
         m.Here)
     {
-        Spreader = m.Length("spreader", "board of the plate's outline under it, which its bolts pass: thickness", LengthRange.Distance, Length.Zero),
-        Penetration = m.MaybeLength("penetration", "how deep a screw is to be in the wood, without its tip", LengthRange.Size),
-        Wet = m.Yes("wet", "whether the wood is wet in use"),
-        Heat = m.Choice("heat", "how warm the wood gets", WoodHeat.Usual),
-        Vehicle = m.Yes("vehicle", "whether it is in a vehicle"),
+        Conditions = m.Part("conditions", FixingConditions.Form) ?? FixingConditions.Usual,
     }), kind => kind == Mount.Kind, always: true);
 
     /// <summary>Who does the work, and with what.</summary>
     public static Part<IReadOnlyList<Crew>> Crews { get; } = new(Holder.Job, "crew", new MapShape<Crew>("who does the work", Kit, 20));
+}
+
+/// <summary>What is seldom asked about the fixing of a plate.</summary>
+/// <param name="Spreader">Thickness of a board of the plate's outline under it, which its bolts pass; zero for none.</param>
+/// <param name="Penetration">How deep a screw is to be in the wood, without its tip; null leaves it to what the wood and the load need.</param>
+/// <param name="Wet">Whether the wood is wet in use.</param>
+/// <param name="Heat">How warm the wood gets.</param>
+/// <param name="Vehicle">Whether it is in a vehicle, which shakes what hangs.</param>
+public sealed record FixingConditions(Length Spreader, Length? Penetration, bool Wet, WoodHeat Heat, bool Vehicle)
+{
+    /// <summary>None of it.</summary>
+    public static FixingConditions Usual { get; } = new(Length.Zero, null, false, WoodHeat.Usual, false);
+
+    /// <summary>How it is described.</summary>
+    internal static GroupShape<FixingConditions> Form { get; } = new("a board under the plate, depth, wet or hot wood, a vehicle", m => new FixingConditions(
+        m.Length("spreader", "board of the plate's outline under it: thickness", LengthRange.Distance, Length.Zero),
+        m.MaybeLength("penetration", "how deep a screw is to be in the wood, without its tip", LengthRange.Size),
+        m.Yes("wet", "whether the wood is wet in use"),
+        m.Choice("heat", "how warm the wood gets", WoodHeat.Usual),
+        m.Yes("vehicle", "whether it is in a vehicle")));
 }
 
 /// <summary>Who does the work.</summary>

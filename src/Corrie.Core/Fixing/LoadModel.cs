@@ -23,7 +23,7 @@ internal sealed class LoadModel(Bolting input)
     private readonly Length pivot = input.Layout.Pivot;
 
     /// <summary>All that hangs, the mount itself with it; in a vehicle the dynamic factor is on it.</summary>
-    public Force Weight { get; } = new((input.Layout.Load + input.Mount.Mass).Weight.Newtons * (input.Choice.Vehicle ? input.Policy.VehicleFactor : 1));
+    public Force Weight { get; } = new((input.Layout.Load + input.Mount.Mass).Weight.Newtons * (input.Choice.Conditions.Vehicle ? input.Policy.VehicleFactor : 1));
 
     /// <summary>How far the arm swings to each side; flat to the wall where nobody has said.</summary>
     public Angle MostSwing => arm ? new(Math.Min(90, Math.Abs(mount.ArmSwing?.Degrees ?? 90))) : default;

@@ -74,7 +74,7 @@ internal static class SupportCheck
 
         var lag = Lag(input);
         var model = new LoadModel(input);
-        var factor = WoodValues.Factor(input.Choice.Wet, input.Choice.Heat);
+        var factor = WoodValues.Factor(input.Choice.Conditions.Wet, input.Choice.Conditions.Heat);
         var deep = lag * 4;
         var tip = lag <= Usual ? Length.Tape(0, 3, 16) : Length.Tape(0, 7, 32);
         if (backing.Kind == BackingKind.Blocking)

@@ -116,8 +116,11 @@ public static class RemedyProof
             : null;
     }
 
-    // Everything that is different afterwards, so that nobody is surprised by it.
-    internal static RemedyOutcome Outcome(JobPlan before, JobPlan after)
+    /// <summary>Everything that is different in another plan of the same job, so that nobody is surprised by it.</summary>
+    /// <param name="before">The plan.</param>
+    /// <param name="after">The other.</param>
+    /// <returns>What goes, comes and moves.</returns>
+    public static RemedyOutcome Outcome(JobPlan before, JobPlan after)
     {
         static Dictionary<(string, string), FindingKind> Said(JobPlan plan) => plan.Findings.GroupBy(f => (f.Code, f.Where.Part)).ToDictionary(g => g.Key, g => g.First().Kind);
         static IReadOnlyList<FindingKind> Only(Dictionary<(string, string), FindingKind> these, Dictionary<(string, string), FindingKind> those) =>

@@ -29,6 +29,14 @@ public sealed record StageReport(StageState State, Phrase Says)
     /// <summary>Nothing here is this stage's matter.</summary>
     public static StageReport NotNeeded { get; } = new(StageState.NotNeeded, "not needed here");
 
+    /// <summary>Whether it is this stage's matter, and only later: nothing waits for it.</summary>
+    public bool Later { get; init; }
+
+    /// <summary>This stage's matter, and only later: it holds nothing up.</summary>
+    /// <param name="says">What it waits for.</param>
+    /// <returns>The report.</returns>
+    public static StageReport NotBegun(Phrase says) => new(StageState.NotNeeded, says) { Later = true };
+
     /// <summary>Nothing is entered yet.</summary>
     /// <param name="needs">What it needs first.</param>
     /// <returns>The report.</returns>
@@ -52,7 +60,11 @@ public sealed record StageReport(StageState State, Phrase Says)
 /// <param name="Says">Its main figure, or what it still needs.</param>
 /// <param name="Stops">How many stops it has there.</param>
 /// <param name="Cautions">How many cautions.</param>
-public sealed record StageStatus(IStage Stage, string Wall, StageState State, Phrase Says, int Stops, int Cautions);
+public sealed record StageStatus(IStage Stage, string Wall, StageState State, Phrase Says, int Stops, int Cautions)
+{
+    /// <summary>Whether it is this stage's matter, and only later: nothing waits for it.</summary>
+    public bool Later { get; init; }
+}
 
 /// <summary>
 /// A part of the work, in one folder. It registers itself by its place in <c>Jobs/Stages.cs</c>: from it come its part of the file, its findings,

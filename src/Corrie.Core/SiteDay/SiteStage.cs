@@ -34,7 +34,7 @@ public sealed class SiteStage : IStage
     public WorkStep Step => WorkStep.Site;
 
     /// <inheritdoc/>
-    public IReadOnlyList<Part> Parts { get; } = [];
+    public IReadOnlyList<Part> Parts { get; } = [SettingOut.Part];
 
     /// <inheritdoc/>
     public IReadOnlyList<FindingKind> Kinds => SiteFindings.All;
@@ -67,7 +67,7 @@ public sealed class SiteStage : IStage
         // As long as nobody has begun, the plan waits for nothing here.
         if (here.Count == 0)
         {
-            return StageReport.NotNeeded;
+            return wall is not null && plan.Sheet.ThingsOn(wall).Any(i => plan.Site(i.Id) is { Planned: > 0 }) ? StageReport.NotBegun("no hole made yet") : StageReport.NotNeeded;
         }
 
         var (made, planned) = (here.Sum(i => i.Site!.Made), here.Sum(i => i.Site!.Planned));

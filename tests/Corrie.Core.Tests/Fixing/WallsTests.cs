@@ -130,7 +130,7 @@ public class WallsTests
     [Fact]
     public void The_shortest_that_is_sold_and_holds_is_taken()
     {
-        var plan = Sheets.Plan(("/items/m1/bolt/washer", "0 in"), ("/items/m1/bolt/thread", null), ("/items/m1/fix/penetration", "2 in"), ("/items/m1/bolt/sold", new JsonArray("2 1/2 in", "3 in", "3 1/2 in")));
+        var plan = Sheets.Plan(("/items/m1/bolt/washer", "0 in"), ("/items/m1/bolt/thread", null), ("/items/m1/fix/conditions/penetration", "2 in"), ("/items/m1/bolt/sold", new JsonArray("2 1/2 in", "3 in", "3 1/2 in")));
         Assert.Equal((Sheets.In("3 in"), Sheets.In("3 in")), (plan.Bolted.Length.Least, plan.Bolted.Length.Sold));
         Assert.All(plan.Bolted.Bolts, b => Assert.Equal(Sheets.In("1 13/16 in"), b.Thread));
     }
@@ -145,7 +145,7 @@ public class WallsTests
     {
         var plan = Sheets.Plan([
             .. Walls["stone on sheathing and studs"], ("/items/m1/bolt", Fasteners["long lag"].DeepClone()), ("/items/m1/bolt/length", length), ("/items/m1/bolt/sold", new JsonArray("3 in", "4 in", "5 in", "6 in", "7 in", "8 in")),
-            ("/items/m1/product/plateThickness", "1/4 in"), ("/items/m1/fix/spreader", "3/4 in"), ("/items/m1/fix/packing", "3/8 in"), ("/items/m1/fix/penetration", "2 in")]);
+            ("/items/m1/product/plateThickness", "1/4 in"), ("/items/m1/fix/conditions/spreader", "3/4 in"), ("/items/m1/fix/packing", "3/8 in"), ("/items/m1/fix/conditions/penetration", "2 in")]);
         Assert.Equal((Length.Tape(6, 27, 32), Sheets.In("7 in")), (plan.Bolted.Length.Least, plan.Bolted.Length.Sold));
         string[] aboutLength = ["fix.no-hold", "fix.too-short", "fix.too-long"];
         Assert.Equal(code, plan.Codes().SingleOrDefault(c => aboutLength.Contains(c)));

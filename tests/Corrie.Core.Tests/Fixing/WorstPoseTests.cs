@@ -87,7 +87,7 @@ public class WorstPoseTests
     [Fact]
     public void In_a_vehicle_everything_weighs_three_times_as_much()
     {
-        var (still, shaken) = (Sheets.Plan().Bolted, Sheets.Plan(("/items/m1/fix/vehicle", true)).Bolted);
+        var (still, shaken) = (Sheets.Plan().Bolted, Sheets.Plan(("/items/m1/fix/conditions/vehicle", true)).Bolted);
         Assert.Equal(3 * still.Weight.Newtons, shaken.Weight.Newtons, 1e-6);
         Assert.Equal(3 * still.Bolts[0].Pull.Newtons, shaken.Bolts[0].Pull.Newtons, 1e-6);
     }

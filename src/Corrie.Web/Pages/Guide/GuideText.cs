@@ -82,6 +82,22 @@ public sealed record GuideText(string What, string Picture, IReadOnlyList<string
                 ("pull", "the force that tries to draw a bolt out of the wall"),
                 ("thread in the wood", "only that part of a screw holds; its tip and what is in the board do not"),
             ]),
+        [WorkStep.Site] = new(
+            "Make the holes, one at a time, and enter what you find. What is in the wall stays; the rest is planned anew from it.",
+            "A phone with one step of the field sheet: drill bolt 1, its two readings in large figures, the plate over two studs",
+            [
+                "Open the field sheet. It shows one step, with its readings from what is on the wall by then.",
+                "Press what is true: it is in as planned, or type what the tape shows. What changes by that is said at once, and drawn.",
+                "A hole that met nothing, a bolt that turns freely: say so. The plan keeps clear of it by three diameters, or says that there is no sound place left.",
+                "Hold points do not let you past without their evidence: studs confirmed, plate level, proof pull.",
+                "Or print the template at true scale, in tiles, and measure its check ruler first.",
+            ],
+            [
+                ("as-built", "what was really made or measured, beside what was planned"),
+                ("hold point", "what has to be shown true before the next step"),
+                ("check dimension", "a distance between two marks that a misread tape would change"),
+                ("proof pull", "a pull down at the plate with a quarter more than what hangs; it proves shear and seating, and not tension"),
+            ]),
     };
 
     /// <summary>What is said of a step.</summary>

@@ -6,6 +6,7 @@ using Corrie.Core.WholePlan;
 using Corrie.Data;
 using Corrie.Web.Access;
 using Corrie.Web.Jobs;
+using Corrie.Web.Sheets;
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
@@ -58,5 +59,17 @@ public sealed class SheetModel(CurrentUser user) : PageModel
 
         (Row, Plan) = (job.Row, job.Plan);
         return Page();
+    }
+
+    /// <summary>The sheet as a PDF, the calculation of the worst bolts behind it.</summary>
+    public IActionResult OnGetPdf()
+    {
+        if (user.Open(Id) is not { } job)
+        {
+            return NotFound();
+        }
+
+        (Row, Plan) = (job.Row, job.Plan);
+        return Wall is null ? NotFound() : File(SetOutPaper.Write(Plan, Wall, Style, $"As of entry {Row.Seq}, {Row.MovedAt:d MMM yyyy HH:mm} UTC"), "application/pdf", $"set-out-{Id}-{Wall.Id}.pdf");
     }
 }

@@ -19,7 +19,10 @@ public sealed class FixingView : StageView
     public override StageId Stage => FixingFindings.Stage;
 
     /// <inheritdoc/>
-    public override IReadOnlyList<Part> Parts => [HangingChoice.Bolt, FixingChoice.Part, FixingChoice.Crews];
+    public override IReadOnlyList<Part> Parts => [HangingChoice.Bolt, FixingChoice.Part, FixingEvidence.Part, FixingChoice.Crews];
+
+    /// <inheritdoc/>
+    public override string Fold(Part part) => part == FixingEvidence.Part ? "What the maker or an engineer says" : string.Empty;
 
     /// <inheritdoc/>
     public override string Prompt => "~/Stages/Fixing/_Bolts.cshtml";
@@ -31,6 +34,8 @@ public sealed class FixingView : StageView
     public override IReadOnlyList<DrawingLayer> Layers { get; } =
     [
         new(Drawings.Behind, Depth.Bolts, c => Each(c, Front)),
+        new(Drawings.Behind, Depth.Lines, c => Each(c, Across)),
+        new(Drawings.Side, Depth.Lines, Pulls),
         new(Drawings.Above, Depth.Bolts, c => Each(c, Above)),
     ];
 
@@ -73,6 +78,53 @@ public sealed class FixingView : StageView
         }
 
         svg.End();
+    }
+
+    // What goes across each bolt in its worst pose, as an arrow: its direction, and as long as the load is large.
+    private static void Across(Canvas canvas, Item item, Bolt bolt)
+    {
+        if (!canvas.IsShown(item.Id) || bolt.Across.Newtons < 1 || double.IsInfinity(bolt.Across.Newtons))
+        {
+            return;
+        }
+
+        var length = Math.Min(LongestArrow, ShortestArrow + (bolt.Across.PoundsForce * PerPound));
+        var (right, up) = (bolt.Load.Right.Newtons / bolt.Across.Newtons, bolt.Load.Up.Newtons / bolt.Across.Newtons);
+        var (x, y) = (canvas.Frame.X(bolt.X), canvas.Frame.Y(bolt.Y));
+        Arrow(canvas.Svg, bolt, x + (right * Beside), y - (up * Beside), right, -up, length);
+    }
+
+    // From the side: what pulls each row out of the wall.
+    private static void Pulls(Canvas canvas)
+    {
+        if (canvas.Shown().Mount is not { } mount || canvas.Plan.Fixing(mount.Id) is not { } fixing)
+        {
+            return;
+        }
+
+        foreach (var row in fixing.Bolts.GroupBy(b => b.Y))
+        {
+            var worst = row.MaxBy(b => b.Pull.Newtons)!;
+            if (worst.Pull.Newtons >= 1 && !double.IsInfinity(worst.Pull.Newtons))
+            {
+                Arrow(canvas.Svg, worst, canvas.Face, canvas.Frame.Y(worst.Y), 1, 0, Math.Min(LongestArrow, ShortestArrow + (worst.Pull.PoundsForce * PerPound)));
+            }
+        }
+    }
+
+    private const double Beside = 8;
+    private const double ShortestArrow = 10;
+    private const double LongestArrow = 56;
+    private const double PerPound = 0.35;
+    private const double Head = 6;
+
+    private static void Arrow(Svg svg, Bolt bolt, double x, double y, double right, double down, double length)
+    {
+        var (tipX, tipY) = (x + (right * length), y + (down * length));
+        var (backX, backY) = (tipX - (right * Head), tipY - (down * Head));
+        var used = bolt.Utilisation ?? 0;
+        svg.Path(used > 1 ? "load-arrow over" : used > 0.8 ? "load-arrow near" : "load-arrow",
+            $"M{x:0.#} {y:0.#} L{backX:0.#} {backY:0.#} M{backX - (down * Head / 2):0.#} {backY + (right * Head / 2):0.#} L{tipX:0.#} {tipY:0.#} L{backX + (down * Head / 2):0.#} {backY - (right * Head / 2):0.#} Z");
     }
 
     private static void Above(Canvas canvas, Item item, Bolt bolt)

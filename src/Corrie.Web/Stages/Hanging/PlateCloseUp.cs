@@ -1,4 +1,5 @@
 using Corrie.Core.Catalogue;
+using Corrie.Core.Fixing;
 using Corrie.Core.Hanging;
 using Corrie.Core.Measure;
 using Corrie.Core.Placement;
@@ -31,7 +32,9 @@ public static class PlateCloseUp
     /// <param name="stretch">The stretch of the wall that is shown.</param>
     /// <param name="style">The reader's units.</param>
     /// <param name="says">What it shows, for those who do not see it.</param>
-    public static IHtmlContent Draw(JobPlan plan, string mount, Rect stretch, LengthStyle style, string says)
+    /// <param name="before">An earlier plan: where its holes were is drawn faintly where they are elsewhere now; null for none.</param>
+    /// <param name="number">The bolt that is looked at; 0 for none.</param>
+    public static IHtmlContent Draw(JobPlan plan, string mount, Rect stretch, LengthStyle style, string says, JobPlan? before = null, int number = 0)
     {
         if (plan.Layout(mount) is not { } layout || plan.Sheet.Item(mount) is not { } item || item.Hardware() is not { } hardware || plan.Sheet.WallOf(item) is not { } wall || plan.Survey(wall.Id) is not { } survey)
         {
@@ -56,6 +59,29 @@ public static class PlateCloseUp
         }
 
         PlateDrawing.Plate(svg, frame, hardware, layout, survey.Wall.Kind);
+        foreach (var old in before?.Fixing(mount)?.Bolts ?? [])
+        {
+            if (plan.Fixing(mount)?.Bolts.Any(b => b.X == old.X && b.Y == old.Y) != true)
+            {
+                svg.Circle("was-hole", frame.X(old.X), frame.Y(old.Y), 5);
+            }
+        }
+
+        foreach (var hole in item.Get(Built.Part)?.Holes ?? [])
+        {
+            var (x, y) = (frame.X(hole.Across), frame.Y(hole.Up));
+            svg.Circle(hole.Holds ? "made-hole" : "spent-hole", x, y, 7);
+            if (!hole.Holds)
+            {
+                svg.Line("spent-hole", x - 5, y - 5, x + 5, y + 5).Line("spent-hole", x - 5, y + 5, x + 5, y - 5);
+            }
+        }
+
+        if (number > 0 && plan.Fixing(mount)?.Bolts.FirstOrDefault(b => b.Number == number) is { } looked)
+        {
+            svg.Circle("looked-at", frame.X(looked.X), frame.Y(looked.Y), 11);
+        }
+
         foreach (var bolt in layout.Position.Bolts)
         {
             var (x, y) = (frame.X(bolt.X), frame.Y(layout.HookLine + bolt.Row.AboveHook));

@@ -1,0 +1,228 @@
+using System.Globalization;
+using System.Text.Json.Nodes;
+using Corrie.Core.Catalogue;
+using Corrie.Core.Findings;
+using Corrie.Core.Fixing;
+using Corrie.Core.Format;
+using Corrie.Core.Hanging;
+using Corrie.Core.Jobs;
+using Corrie.Core.Measure;
+using Corrie.Core.Planning;
+using Corrie.Core.SiteDay;
+using Corrie.Core.Survey;
+using Corrie.Data;
+using Corrie.Web.Access;
+using Corrie.Web.Stages.Hanging;
+using Microsoft.AspNetCore.Authorization;
+using Microsoft.AspNetCore.Mvc;
+
+namespace Corrie.Web.Pages.Wall;
+
+/// <summary>The field sheet: one step at a time, for one hand. What is entered goes onto the job's sheet, and the rest is planned anew.</summary>
+[Authorize(nameof(Permission.EditJobs))]
+public sealed class FieldModel(CurrentUser user) : WallPageModel(user)
+{
+    /// <summary>Key of the mount; the first one that has bolts where nothing is said.</summary>
+    [BindProperty(SupportsGet = true, Name = "item")]
+    public string? ItemId { get; set; }
+
+    /// <summary>Key of the step; the first that is not done where nothing is said.</summary>
+    [BindProperty(SupportsGet = true, Name = "step")]
+    public string? StepId { get; set; }
+
+    /// <summary>The last entry before what was entered here: what has changed since is shown.</summary>
+    [BindProperty(SupportsGet = true, Name = "since")]
+    public long? Since { get; set; }
+
+    /// <summary>The mounts of the job that have bolts.</summary>
+    public IReadOnlyList<Item> Mounts => [.. Job.Plan.Sheet.Items.Where(i => i.Kind == Core.Catalogue.Mount.Kind && Job.Plan.Fixing(i.Id) is { Bolts.Count: > 0 })];
+
+    /// <summary>The mount; null where none has bolts.</summary>
+    public Item? Mount => Mounts.FirstOrDefault(m => m.Id == ItemId) ?? (Mounts.Count > 0 ? Mounts[0] : null);
+
+    /// <summary>Its steps.</summary>
+    public IReadOnlyList<FieldStep> Steps { get; private set; } = [];
+
+    /// <summary>The step that is shown.</summary>
+    public FieldStep? Step => Steps.FirstOrDefault(s => s.Id == StepId) ?? Steps.FirstOrDefault(s => !s.Done) ?? (Steps.Count > 0 ? Steps[^1] : null);
+
+    /// <summary>The hold point that the step waits for: one before it whose evidence is not there. Null for none.</summary>
+    public FieldStep? Waits => Step is { Ask: FieldAsk.Hole or FieldAsk.Proof or FieldAsk.Hung } step
+        ? Steps.TakeWhile(s => s.Id != step.Id).FirstOrDefault(s => !s.Done && s.Ask != FieldAsk.Tick && (s.Ask != FieldAsk.Hole || step.Ask != FieldAsk.Hole)) : null;
+
+    /// <summary>The plan before what was entered here; null where nothing was.</summary>
+    public JobPlan? Before { get; private set; }
+
+    /// <summary>What has changed; null where nothing was entered.</summary>
+    public RemedyOutcome? Changed { get; private set; }
+
+    /// <summary>Stops of this mount, or of its wall.</summary>
+    public IReadOnlyList<Finding> Stops => Mount is null ? [] : [.. Job.Plan.Findings.Where(f => f.Stops && (f.Where.Part.StartsWith(Mount.Id + "/", StringComparison.Ordinal) || f.Where.Wall == Job.Plan.Sheet.WallOf(Mount)?.Id))];
+
+    /// <summary>Findings that what was made has brought, and that do not stop.</summary>
+    public IReadOnlyList<Finding> Cautions => Mount is null ? [] : [.. Job.Plan.Findings.Where(f => !f.Stops && f.Severity == Severity.Caution && f.Kind.Stage == SiteFindings.Stage && f.Where.Part.StartsWith(Mount.Id + "/", StringComparison.Ordinal))];
+
+    /// <summary>The stretch of the wall that is drawn.</summary>
+    public Rect? Stretch => PlateCloseUp.Stretch([Job.Plan, .. Before is null ? Array.Empty<JobPlan>() : [Before]], Mount?.Id ?? string.Empty);
+
+    /// <summary>What was typed, where it was refused.</summary>
+    public string Typed(string name) => Request.HasFormContentType ? Request.Form[name].ToString() : string.Empty;
+
+    /// <summary>The address of a step.</summary>
+    public string At(string step) => $"/jobs/{Id}/field?item={Mount!.Id}&step={Uri.EscapeDataString(step)}";
+
+    /// <summary>Shows the step.</summary>
+    public IActionResult OnGet() => Find() ? Page() : NotFound();
+
+    /// <summary>Says that a step is done.</summary>
+    public Task<IActionResult> OnPostDoneAsync() => Enter(step => step.Ask == FieldAsk.Tick ? [new($"{Place}/done/{step.Id}", new JsonObject { ["by"] = Reader.Name })] : null);
+
+    /// <summary>Enters a hole as it is, and what became of it.</summary>
+    /// <param name="across">Where it is, from the tape's datum; empty for as planned.</param>
+    /// <param name="up">How high; empty for as planned.</param>
+    /// <param name="state">What became of it.</param>
+    public Task<IActionResult> OnPostHoleAsync(string? across, string? up, string? state) => Enter(step =>
+    {
+        if (Job.Plan.Fixing(Mount!.Id)?.Bolts.FirstOrDefault(b => b.Number == step.Bolt) is not { } bolt || Choices.Of<HoleState>(state) is not { } became || Job.Plan.Tapes(Job.Plan.Sheet.WallOf(Mount)!.Id) is not { } tapes)
+        {
+            return null;
+        }
+
+        if (Measured(tapes.Across, across, bolt.X) is not { } x || Measured(tapes.Up, up, bolt.Y) is not { } y)
+        {
+            return [];
+        }
+
+        var changes = new List<Change>
+        {
+            new($"{Place}/holes/h{Guid.NewGuid().ToString("N")[..6]}", new JsonObject { ["row"] = bolt.Row, ["across"] = Exact(x), ["up"] = Exact(y), ["state"] = became.Word(), ["by"] = Reader.Name }),
+        };
+        // A hole that met nothing says something of the wall too.
+        if (became == HoleState.Missed && Job.Plan.Fixing(Mount.Id)!.Ground is Ground.Stud or Ground.Flange)
+        {
+            changes.Add(new($"{Job.Plan.Sheet.WallOf(Mount)!.Here.Pointer}/evidence/e{Guid.NewGuid().ToString("N")[..6]}", new JsonObject
+            {
+                ["kind"] = EvidenceKind.ProbeMiss.Word(), ["at"] = Exact(x), ["beside"] = Exact(y), ["by"] = Reader.Name,
+            }));
+        }
+
+        return changes;
+    });
+
+    /// <summary>Enters what the level shows.</summary>
+    /// <param name="higher">How much one end is higher; empty for level.</param>
+    /// <param name="side">Which end.</param>
+    public Task<IActionResult> OnPostLevelAsync(string? higher, string? side) => Enter(_ =>
+        Read(string.IsNullOrWhiteSpace(higher) ? "0" : higher) is { } by ? [new($"{Place}/rightHigher", JsonValue.Create(Exact(side == "left" ? -by : by)))] : []);
+
+    /// <summary>Enters check dimensions.</summary>
+    public Task<IActionResult> OnPostChecksAsync() => Enter(_ =>
+    {
+        var changes = new List<Change>();
+        foreach (var check in Job.Plan.Site(Mount!.Id)!.Checks)
+        {
+            var typed = Request.Form[check.Id].ToString();
+            if ((typed.Trim().Length == 0 ? check.Expected : Read(typed)) is not { } reads)
+            {
+                return [];
+            }
+
+            changes.Add(new($"{Place}/checks/{check.Id}", new JsonObject { ["reads"] = Exact(reads) }));
+        }
+
+        return changes;
+    });
+
+    /// <summary>Enters the pull at the plate.</summary>
+    /// <param name="pull">How much.</param>
+    /// <param name="held">Whether nothing moved.</param>
+    public Task<IActionResult> OnPostProofAsync(string? pull, string? held) => Enter(_ =>
+    {
+        if (new MassShape("what the scale showed", overZero: true).Take(pull ?? string.Empty, Style.System, out var problem) is not { } mass)
+        {
+            Problem = problem!.ToString();
+            return [];
+        }
+
+        return [new($"{Place}/proof", new JsonObject { ["pull"] = mass, ["seconds"] = 60, ["held"] = held == "yes", ["by"] = Reader.Name })];
+    });
+
+    /// <summary>Enters how the display hangs.</summary>
+    /// <param name="up">Its centre over the floor; empty for as planned.</param>
+    /// <param name="across">Its centre from the left corner; empty for as planned.</param>
+    /// <param name="higher">How much its right end is higher; empty for level.</param>
+    public Task<IActionResult> OnPostHungAsync(string? up, string? across, string? higher) => Enter(step =>
+        ReadOr(up, step.Readings[0].Reads) is { } y && ReadOr(across, step.Readings[1].Reads) is { } x && ReadOr(higher, Length.Zero) is { } by
+            ? [new($"{Place}/hung", new JsonObject { ["centreUp"] = Exact(y), ["centreAcross"] = Exact(x), ["rightHigher"] = Exact(by), ["by"] = Reader.Name })] : []);
+
+    private string Place => $"{Mount!.Here.Pointer}/{Built.Part.Name}";
+
+    private string Exact(Length length) => LengthText.Exact(length, Job.Plan.Sheet.Head.Units);
+
+    private Length? ReadOr(string? typed, Length otherwise) => string.IsNullOrWhiteSpace(typed) ? otherwise : Read(typed);
+
+    private Length? Read(string typed)
+    {
+        var read = LengthReader.Read(typed, Style.System, directed: true);
+        Problem = read.Ok ? Problem : $"{read.Problem!.Understood}. Expected: {read.Problem.Expected}.";
+        return read.Ok ? read.Value : null;
+    }
+
+    // As the tape reads, from where it is hooked.
+    private Length? Measured(Datum datum, string? typed, Length planned) => string.IsNullOrWhiteSpace(typed) ? planned
+        : Read(typed) is { } read ? datum.Position(read.Abs, datum.Read(planned).Back != read < Length.Zero) : null;
+
+    // Null is what only a page made by hand sends; nothing is what was refused in words.
+    private async Task<IActionResult> Enter(Func<FieldStep, IReadOnlyList<Change>?> changes)
+    {
+        if (!Find())
+        {
+            return NotFound();
+        }
+
+        if (Mount is null || Step is not { } step || changes(step) is not { } wanted)
+        {
+            return BadRequest();
+        }
+
+        if (wanted.Count > 0 && SheetChanges.WouldBeWrong(Job.Ledger.Document, wanted) is { Count: > 0 } wrong)
+        {
+            Problem = $"{wrong[0].Understood}. Expected: {wrong[0].Expected}.";
+            wanted = [];
+        }
+
+        if (wanted.Count == 0)
+        {
+            Response.StatusCode = StatusCodes.Status422UnprocessableEntity;
+            return Page();
+        }
+
+        if (Waits is { } hold)
+        {
+            Problem = $"This waits for a hold point: {hold.Hold?.Say(Style) ?? hold.Does.Say(Style)}";
+            Response.StatusCode = StatusCodes.Status422UnprocessableEntity;
+            return Page();
+        }
+
+        var before = Job.Ledger.Seq;
+        await Reader.Company.Entries.Append(Id, Reader.SignIn, "field", [.. wanted.Select(c => new NewEntry(Guid.NewGuid().ToString("N"), c.Path, c.Value?.DeepClone(), [.. Job.Ledger.HoldersOf(c.Path)]))]);
+        return Redirect($"/jobs/{Id}/field?item={Mount.Id}&since={before.ToString(CultureInfo.InvariantCulture)}");
+    }
+
+    private bool Find()
+    {
+        if (!Open())
+        {
+            return false;
+        }
+
+        Steps = Mount is null ? [] : FieldSteps.Of(Job.Plan, Mount.Id);
+        if (Since is { } since && since >= 1 && since < Job.Ledger.Seq && Job.Ledger.Seq - since < 200)
+        {
+            Before = Planner.Plan(JobForm.Read(Job.Ledger.At(since).Document).Sheet, Job.Plan);
+            Changed = RemedyProof.Outcome(Before, Job.Plan);
+        }
+
+        return true;
+    }
+}

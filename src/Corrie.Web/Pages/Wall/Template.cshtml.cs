@@ -1,0 +1,45 @@
+using Corrie.Core.Fixing;
+using Corrie.Core.Planning;
+using Corrie.Web.Access;
+using Corrie.Web.Sheets;
+using Microsoft.AspNetCore.Authorization;
+using Microsoft.AspNetCore.Html;
+using Microsoft.AspNetCore.Mvc;
+
+namespace Corrie.Web.Pages.Wall;
+
+/// <summary>A plate's template at true scale, to look at and to print.</summary>
+[Authorize(nameof(Permission.ReadJobs))]
+public sealed class TemplateModel(CurrentUser user) : WallPageModel(user)
+{
+    /// <summary>Key of the mount; the first one that has bolts where nothing is said.</summary>
+    [BindProperty(SupportsGet = true, Name = "item")]
+    public string? ItemId { get; set; }
+
+    /// <summary>The mounts of the job that have bolts.</summary>
+    public IReadOnlyList<Item> Mounts => [.. Job.Plan.Sheet.Items.Where(i => i.Kind == Core.Catalogue.Mount.Kind && Job.Plan.Fixing(i.Id) is { Bolts.Count: > 0 })];
+
+    /// <summary>The mount; null where none has bolts.</summary>
+    public Item? Mount => Mounts.FirstOrDefault(m => m.Id == ItemId) ?? (Mounts.Count > 0 ? Mounts[0] : null);
+
+    /// <summary>The template; null where no mount has bolts.</summary>
+    public Template? Template => Mount is null ? null : new(Job.Plan, Mount, Style);
+
+    /// <summary>What stops drilling by it.</summary>
+    public int Stops => Job.Plan.Findings.Count(f => f.Stops && (f.Where.Wall.Length == 0 || f.Where.Wall == Job.Plan.Sheet.WallOf(Mount!)?.Id));
+
+    /// <summary>It as markup.</summary>
+    public IHtmlContent Picture => new HtmlString(Template?.Svg() ?? string.Empty);
+
+    /// <summary>Shows it.</summary>
+    public IActionResult OnGet() => Open() ? Page() : NotFound();
+
+    /// <summary>As a PDF.</summary>
+    /// <param name="paper">The word of what it is printed on.</param>
+    public IActionResult OnGetPdf(string? paper) => !Open() || Template is not { } template ? NotFound()
+        : File(template.Pdf(TemplatePaper.All.FirstOrDefault(p => p.Word == paper) ?? TemplatePaper.All[Style.System == Core.Measure.UnitSystem.Inches ? 0 : 1]), "application/pdf", $"template-{Id}-{Mount!.Id}.pdf");
+
+    /// <summary>As SVG.</summary>
+    public IActionResult OnGetSvg() => !Open() || Template is not { } template ? NotFound()
+        : File(System.Text.Encoding.UTF8.GetBytes(template.Svg()), "image/svg+xml", $"template-{Id}-{Mount!.Id}.svg");
+}

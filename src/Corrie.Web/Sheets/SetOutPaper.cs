@@ -1,0 +1,290 @@
+using System.Globalization;
+using Corrie.Core.Catalogue;
+using Corrie.Core.Findings;
+using Corrie.Core.Fixing;
+using Corrie.Core.Hanging;
+using Corrie.Core.Measure;
+using Corrie.Core.Planning;
+using Corrie.Core.Survey;
+using Corrie.Core.WholePlan;
+using PdfSharp;
+using PdfSharp.Drawing;
+using PdfSharp.Pdf;
+
+namespace Corrie.Web.Sheets;
+
+/// <summary>The set-out of a wall as a PDF: marks, bolts, tools and people on the first page, the calculation of the worst bolt of each plate on the next.</summary>
+public sealed class SetOutPaper : IDisposable
+{
+    private const double Margin = 36, Gap = 14;
+
+    private readonly JobPlan plan;
+    private readonly WallSheet wall;
+    private readonly LengthStyle style;
+    private readonly LengthStyle fine;
+    private readonly PdfDocument document = new();
+    private readonly XFont small = new(ShippedFonts.Face, 7.5), text = new(ShippedFonts.Face, 8.5), bold = new(ShippedFonts.Face, 8.5, XFontStyleEx.Bold), figure = new(ShippedFonts.Face, 12, XFontStyleEx.Bold), head = new(ShippedFonts.Face, 10, XFontStyleEx.Bold), large = new(ShippedFonts.Face, 15, XFontStyleEx.Bold);
+    private readonly string asOf;
+    private XGraphics on = null!;
+    private double pageHeight;
+    private double pageWidth;
+
+    private SetOutPaper(JobPlan plan, WallSheet wall, LengthStyle style, string asOf) => (this.plan, this.wall, this.style, fine, this.asOf) = (plan, wall, style, style with { Denominator = 32 }, asOf);
+
+    /// <summary>Writes the sheet.</summary>
+    /// <param name="plan">The plan.</param>
+    /// <param name="wall">The wall.</param>
+    /// <param name="style">The reader's units.</param>
+    /// <param name="asOf">Of which entry and time it is.</param>
+    public static byte[] Write(JobPlan plan, WallSheet wall, LengthStyle style, string asOf)
+    {
+        ShippedFonts.Use();
+        using var paper = new SetOutPaper(plan, wall, style, asOf);
+        paper.SetOut();
+        paper.Calculations();
+        using var file = new MemoryStream();
+        paper.document.Save(file, closeStream: false);
+        return file.ToArray();
+    }
+
+    /// <inheritdoc/>
+    public void Dispose()
+    {
+        on?.Dispose();
+        document.Dispose();
+    }
+
+    private static string Plain(string words) => words.Replace('\u2009', ' ').Replace('\u202f', ' ').Replace('⁄', '/');
+
+    private string Say(Phrase phrase) => Plain(phrase.Say(style));
+
+    private string Show(Length length, bool finely = false) => Plain(length.Show(finely ? fine : style).ToString());
+
+    private double NewPage(string title)
+    {
+        on?.Dispose();
+        var page = document.AddPage();
+        page.Size = style.System == UnitSystem.Inches ? PageSize.Letter : PageSize.A4;
+        (pageWidth, pageHeight) = (page.Width.Point, page.Height.Point);
+        on = XGraphics.FromPdfPage(page);
+        on.DrawString(title, large, XBrushes.Black, Margin, Margin + 6);
+        on.DrawString($"{plan.Sheet.Head.Number} {asOf}".Trim(), small, XBrushes.DimGray, Margin, Margin + 18);
+        on.DrawString("Local codes, makers' instructions and licensed practice come first.", small, XBrushes.DimGray, Margin, pageHeight - 22);
+        return Margin + 32;
+    }
+
+    private void SetOut()
+    {
+        var title = $"Set-out: {(plan.Sheet.Head.Title.Length > 0 ? plan.Sheet.Head.Title : "untitled wall")}{(wall.Name.Length > 0 ? ", " + wall.Name : string.Empty)}";
+        var y = NewPage(title);
+        var tapes = plan.Tapes(wall.Id);
+        var findings = plan.Findings.Where(f => f.Where.Wall.Length == 0 || f.Where.Wall == wall.Id).ToList();
+        var full = pageWidth - (2 * Margin);
+        var left = Margin;
+        if (tapes is not null)
+        {
+            y = Line($"Read from the {tapes.Up.Name} and the {tapes.Across.Name}; ◂ is left of it, ▾ below.".Replace("◂", "<").Replace("▾", "v"), text, left, y, full);
+        }
+
+        foreach (var stop in findings.Where(f => f.Stops).Take(4))
+        {
+            y = Line($"Not to be drilled. {stop.Kind.Title}: {Say(stop.Message)}", bold, left, y, full, XBrushes.DarkRed);
+        }
+
+        if (findings.Count(f => f.Stops) > 4)
+        {
+            y = Line($"And {findings.Count(f => f.Stops) - 4} more stops.", bold, left, y, full, XBrushes.DarkRed);
+        }
+
+        foreach (var over in findings.Where(f => f.Overridden is not null))
+        {
+            y = Line($"Overridden by {over.Overridden!.By}, {over.Overridden.Role}: {over.Kind.Title}. {over.Overridden.Reason}", bold, left, y, full);
+        }
+
+        var mounts = plan.Sheet.ThingsOn(wall).Where(i => plan.Fixing(i.Id) is { Bolts.Count: > 0 }).ToList();
+        if (mounts.Count > 0)
+        {
+            y = Plates(mounts, y + 4, full);
+        }
+
+        var (columnLeft, columnRight) = (full * 0.56, (full * 0.44) - Gap);
+        var right = Margin + columnLeft + Gap;
+        var marks = Heading("Marks, in this order", left, y, columnLeft);
+        var number = 0;
+        foreach (var mark in plan.Marks.Where(m => m.Wall == wall.Id))
+        {
+            if (marks > pageHeight - 60)
+            {
+                on.DrawString("More marks on the screen's sheet.", small, XBrushes.DarkRed, left, marks);
+                break;
+            }
+
+            number++;
+            on.DrawString($"{number}", text, XBrushes.DimGray, left, marks + 9);
+            on.DrawString(Cut($"{mark.Name}{(mark.Item.Length > 0 && plan.Sheet.Items.Count > 2 ? ", " + mark.Item : string.Empty)}", text, 96), text, XBrushes.Black, left + 14, marks + 9);
+            if (mark.X is { } x && tapes is not null)
+            {
+                on.DrawString((tapes.Across.Read(x).Back ? "<" : string.Empty) + Show(tapes.Across.Read(x).Distance), figure, XBrushes.Black, left + 114, marks + 10);
+            }
+
+            if (mark.Y is { } up && tapes is not null)
+            {
+                on.DrawString((tapes.Up.Read(up).Back ? "v" : string.Empty) + Show(tapes.Up.Read(up).Distance), figure, XBrushes.Black, left + 196, marks + 10);
+            }
+
+            marks = Line(Say(mark.How), small, left + 14, marks + 12, columnLeft - 14, XBrushes.DimGray) + 1;
+            on.DrawLine(new XPen(XColors.LightGray, 0.4), left, marks, left + columnLeft, marks);
+        }
+
+        var besides = y;
+        foreach (var item in mounts)
+        {
+            var (fixing, bolt) = (plan.Fixing(item.Id)!, item.Bolt()!);
+            besides = Heading($"Bolts of the {plan.Sheet.NameOf(item)}", right, besides, columnRight);
+            foreach (var b in fixing.Bolts)
+            {
+                besides = Line($"{b.Number}: {Show(b.X)} across, {Show(b.Y)} up; {(b.Utilisation is { } u ? $"used {100 * u:0} %" : "use not known")}{(fixing.Ground is Ground.Stud or Ground.Flange ? $", stud {b.Stud.State.ToString().ToLowerInvariant()}, {Show(b.OffCentre, finely: true)} off" : string.Empty)}", text, right, besides, columnRight);
+            }
+
+            besides = Line($"{fixing.Bolts.Count} x {bolt.Name}. {(fixing.Pilot is { } bit ? $"{(bolt.Sort == FastenerKind.LagScrew ? "Pilot" : "Hole")} {Show(bit, finely: true)}, " : string.Empty)}{(bolt.Sort == FastenerKind.Toggle ? "through board and flange; toggles before the plate" : $"{Show(fixing.DrillDepth)} deep from the face")}. Start by hand, power to nine tenths, the rest by hand.", text, right, besides, columnRight) + 2;
+        }
+
+        var kit = SetOutKit.Of(plan, wall.Id);
+        foreach (var (heading, lines) in new[] { ("People", kit.People), ("Tools", kit.Tools), ("Not confirmed", kit.Unconfirmed), ("Screws of the display", kit.Screws) })
+        {
+            if (lines.Count > 0 && besides < pageHeight - 90)
+            {
+                besides = Heading(heading, right, besides, columnRight);
+                foreach (var line in lines)
+                {
+                    besides = Line(Say(line), text, right, besides, columnRight);
+                }
+            }
+        }
+
+        foreach (var caution in findings.Where(f => f.Severity == Severity.Caution && f.Overridden is null))
+        {
+            if (besides > pageHeight - 90)
+            {
+                break;
+            }
+
+            besides = Line($"Mind: {caution.Kind.Title}. {Say(caution.Message)}", small, right, besides + 2, columnRight);
+        }
+
+        on.DrawString("Set out by ____________________ on ____________", text, XBrushes.Black, Margin, pageHeight - 36);
+    }
+
+    // All plates of the wall with the studs behind them, to one scale.
+    private double Plates(List<Item> mounts, double y, double full)
+    {
+        var plates = mounts.Select(m => plan.Layout(m.Id)!.Plate).ToList();
+        var area = Rect.Between(plates.Min(p => p.Left), plates.Max(p => p.Right), plates.Min(p => p.Bottom), plates.Max(p => p.Top)).Grown(Length.Tape(5));
+        var high = 120d;
+        var scale = Math.Min(full / area.Width.Inches, high / area.Height.Inches);
+        var (wide, x0) = (area.Width.Inches * scale, Margin + ((full - (area.Width.Inches * scale)) / 2));
+        high = area.Height.Inches * scale;
+        double X(Length at) => x0 + ((at - area.Left).Inches * scale);
+        double Y(Length at) => y + high - ((at - area.Bottom).Inches * scale);
+        on.DrawRectangle(new XPen(XColors.Gray, 0.6), x0, y, wide, high);
+        var bolt = mounts[0].Bolt()!.Diameter;
+        foreach (var stud in plan.Survey(wall.Id)!.For(bolt).Studs.Where(s => s.Right > area.Left && s.Left < area.Right))
+        {
+            on.DrawRectangle(new XSolidBrush(XColor.FromArgb(40, 150, 110, 50)), Math.Max(x0, X(stud.Left)), y, Math.Min(x0 + wide, X(stud.Right)) - Math.Max(x0, X(stud.Left)), high);
+            on.DrawString(Show(stud.Centre), small, XBrushes.DimGray, new XPoint(X(stud.Centre), y + high + 8), XStringFormats.BaseLineCenter);
+        }
+
+        foreach (var item in mounts)
+        {
+            var (layout, fixing) = (plan.Layout(item.Id)!, plan.Fixing(item.Id)!);
+            on.DrawRectangle(new XPen(XColors.Black, 1), X(layout.Plate.Left), Y(layout.Plate.Top), layout.Plate.Width.Inches * scale, layout.Plate.Height.Inches * scale);
+            on.DrawLine(new XPen(XColor.FromArgb(31, 95, 174), 0.8), X(layout.Plate.Left), Y(layout.HookLine), X(layout.Plate.Right), Y(layout.HookLine));
+            foreach (var b in fixing.Bolts)
+            {
+                on.DrawEllipse(XPens.Black, XBrushes.White, X(b.X) - 3, Y(b.Y) - 3, 6, 6);
+                on.DrawString(b.Number.ToString(CultureInfo.InvariantCulture), bold, XBrushes.Black, X(b.X) + 4, Y(b.Y) - 4);
+            }
+        }
+
+        return y + high + 18;
+    }
+
+    private void Calculations()
+    {
+        foreach (var item in plan.Sheet.ThingsOn(wall).Where(i => plan.Fixing(i.Id) is { Bolts.Count: > 0 }))
+        {
+            var fixing = plan.Fixing(item.Id)!;
+            var worst = fixing.Bolts.MaxBy(b => b.Utilisation ?? 0)!;
+            var y = NewPage($"Calculation: bolt {worst.Number} of the {plan.Sheet.NameOf(item)}");
+            var full = pageWidth - (2 * Margin);
+            foreach (var part in Calculation.Of(fixing, worst.Number))
+            {
+                y = Heading(part.Title, Margin, y, full);
+                foreach (var line in part.Lines)
+                {
+                    if (y > pageHeight - 80)
+                    {
+                        y = NewPage($"Calculation: bolt {worst.Number}, continued");
+                    }
+
+                    var says = Line(line.Says, text, Margin, y, (full * 0.32) - 6);
+                    var formula = Line(line.Formula, small, Margin + (full * 0.32), y, (full * 0.26) - 6);
+                    var figures = Line(line.Figures, small, Margin + (full * 0.58), y, (full * 0.25) - 6);
+                    var result = Line(Say(line.Result), bold, Margin + (full * 0.83), y, full * 0.17);
+                    y = Line(line.Source.ToString(), small, Margin, Math.Max(Math.Max(says, formula), Math.Max(figures, result)), full, XBrushes.DimGray);
+                    on.DrawLine(new XPen(XColors.LightGray, 0.4), Margin, y + 1, Margin + full, y + 1);
+                    y += 3;
+                }
+            }
+
+            on.DrawString("Checked by ____________________ on ____________", text, XBrushes.Black, Margin, pageHeight - 36);
+        }
+
+    }
+
+    private double Heading(string words, double x, double y, double width)
+    {
+        on.DrawString(Cut(words, head, width), head, XBrushes.Black, x, y + 12);
+        on.DrawLine(new XPen(XColors.Black, 1), x, y + 15, x + width, y + 15);
+        return y + 19;
+    }
+
+    private string Cut(string words, XFont font, double width)
+    {
+        while (words.Length > 4 && on.MeasureString(words, font).Width > width)
+        {
+            words = words[..^3].TrimEnd() + "..";
+        }
+
+        return words;
+    }
+
+    // Words in as many lines as they need; what comes back is where the next line begins.
+    private double Line(string words, XFont font, double x, double y, double width, XBrush? brush = null)
+    {
+        if (words.Length == 0)
+        {
+            return y;
+        }
+
+        var height = font.Size * 1.22;
+        var line = string.Empty;
+        foreach (var word in words.Split(' '))
+        {
+            var longer = line.Length == 0 ? word : line + " " + word;
+            if (line.Length > 0 && on.MeasureString(longer, font).Width > width)
+            {
+                on.DrawString(line, font, brush ?? XBrushes.Black, x, y + font.Size);
+                y += height;
+                line = word;
+            }
+            else
+            {
+                line = longer;
+            }
+        }
+
+        on.DrawString(line, font, brush ?? XBrushes.Black, x, y + font.Size);
+        return y + height;
+    }
+}
