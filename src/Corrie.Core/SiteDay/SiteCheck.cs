@@ -13,7 +13,8 @@ namespace Corrie.Core.SiteDay;
 internal static class SiteCheck
 {
     // Common practice: centre marks within 1/8 in; a display is seen as crooked from about 1/8 in over its width.
-    private static readonly Length Centred = Length.Tape(0, 1, 8);
+    // Figures on a tape are rounded to a sixteenth, half of one each way is not off.
+    private static readonly Length Centred = Length.Tape(0, 5, 32) - Length.FromUnits(1);
     private static readonly Length Crooked = Length.Tape(0, 1, 8);
 
     private const int ProofSeconds = 60;

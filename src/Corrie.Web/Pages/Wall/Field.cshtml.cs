@@ -75,13 +75,13 @@ public sealed class FieldModel(CurrentUser user) : WallPageModel(user)
     public IActionResult OnGet() => Find() ? Page() : NotFound();
 
     /// <summary>Says that a step is done.</summary>
-    public Task<IActionResult> OnPostDoneAsync() => Enter(step => step.Ask == FieldAsk.Tick ? [new($"{Place}/done/{step.Id}", new JsonObject { ["by"] = Reader.Name })] : null);
+    public Task<IActionResult> OnPostDoneAsync() => Enter(FieldAsk.Tick, step => [new($"{Place}/done/{step.Id}", new JsonObject { ["by"] = Reader.Name })]);
 
     /// <summary>Enters a hole as it is, and what became of it.</summary>
     /// <param name="across">Where it is, from the tape's datum; empty for as planned.</param>
     /// <param name="up">How high; empty for as planned.</param>
     /// <param name="state">What became of it.</param>
-    public Task<IActionResult> OnPostHoleAsync(string? across, string? up, string? state) => Enter(step =>
+    public Task<IActionResult> OnPostHoleAsync(string? across, string? up, string? state) => Enter(FieldAsk.Hole, step =>
     {
         if (Job.Plan.Fixing(Mount!.Id)?.Bolts.FirstOrDefault(b => b.Number == step.Bolt) is not { } bolt || Choices.Of<HoleState>(state) is not { } became || Job.Plan.Tapes(Job.Plan.Sheet.WallOf(Mount)!.Id) is not { } tapes)
         {
@@ -112,16 +112,16 @@ public sealed class FieldModel(CurrentUser user) : WallPageModel(user)
     /// <summary>Enters what the level shows.</summary>
     /// <param name="higher">How much one end is higher; empty for level.</param>
     /// <param name="side">Which end.</param>
-    public Task<IActionResult> OnPostLevelAsync(string? higher, string? side) => Enter(_ =>
+    public Task<IActionResult> OnPostLevelAsync(string? higher, string? side) => Enter(FieldAsk.Level, _ =>
         Read(string.IsNullOrWhiteSpace(higher) ? "0" : higher) is { } by ? [new($"{Place}/rightHigher", JsonValue.Create(Exact(side == "left" ? -by : by)))] : []);
 
     /// <summary>Enters check dimensions.</summary>
-    public Task<IActionResult> OnPostChecksAsync() => Enter(_ =>
+    public Task<IActionResult> OnPostChecksAsync() => Enter(FieldAsk.Checks, _ =>
     {
         var changes = new List<Change>();
         foreach (var check in Job.Plan.Site(Mount!.Id)!.Checks)
         {
-            var typed = Request.Form[check.Id].ToString();
+            var typed = Typed(check.Id);
             if ((typed.Trim().Length == 0 ? check.Expected : Read(typed)) is not { } reads)
             {
                 return [];
@@ -136,7 +136,7 @@ public sealed class FieldModel(CurrentUser user) : WallPageModel(user)
     /// <summary>Enters the pull at the plate.</summary>
     /// <param name="pull">How much.</param>
     /// <param name="held">Whether nothing moved.</param>
-    public Task<IActionResult> OnPostProofAsync(string? pull, string? held) => Enter(_ =>
+    public Task<IActionResult> OnPostProofAsync(string? pull, string? held) => Enter(FieldAsk.Proof, _ =>
     {
         if (new MassShape("what the scale showed", overZero: true).Take(pull ?? string.Empty, Style.System, out var problem) is not { } mass)
         {
@@ -151,7 +151,7 @@ public sealed class FieldModel(CurrentUser user) : WallPageModel(user)
     /// <param name="up">Its centre over the floor; empty for as planned.</param>
     /// <param name="across">Its centre from the left corner; empty for as planned.</param>
     /// <param name="higher">How much its right end is higher; empty for level.</param>
-    public Task<IActionResult> OnPostHungAsync(string? up, string? across, string? higher) => Enter(step =>
+    public Task<IActionResult> OnPostHungAsync(string? up, string? across, string? higher) => Enter(FieldAsk.Hung, step =>
         ReadOr(up, step.Readings[0].Reads) is { } y && ReadOr(across, step.Readings[1].Reads) is { } x && ReadOr(higher, Length.Zero) is { } by
             ? [new($"{Place}/hung", new JsonObject { ["centreUp"] = Exact(y), ["centreAcross"] = Exact(x), ["rightHigher"] = Exact(by), ["by"] = Reader.Name })] : []);
 
@@ -173,14 +173,14 @@ public sealed class FieldModel(CurrentUser user) : WallPageModel(user)
         : Read(typed) is { } read ? datum.Position(read.Abs, datum.Read(planned).Back != read < Length.Zero) : null;
 
     // Null is what only a page made by hand sends; nothing is what was refused in words.
-    private async Task<IActionResult> Enter(Func<FieldStep, IReadOnlyList<Change>?> changes)
+    private async Task<IActionResult> Enter(FieldAsk ask, Func<FieldStep, IReadOnlyList<Change>?> changes)
     {
         if (!Find())
         {
             return NotFound();
         }
 
-        if (Mount is null || Step is not { } step || changes(step) is not { } wanted)
+        if (Mount is null || Step is not { } step || step.Ask != ask || changes(step) is not { } wanted)
         {
             return BadRequest();
         }
