@@ -60,6 +60,13 @@ check.SetAction(parsed => WithSheet(parsed.GetRequiredValue(file), (document, sh
     return result.Findings.Any(f => f.Stops) ? 1 : 0;
 }));
 
+var calculation = new Command("calculation", "Print the calculation of a job's bolts as Markdown, the worst of each plate unfolded.") { file };
+calculation.SetAction(parsed => WithSheet(parsed.GetRequiredValue(file), (_, sheet, output) =>
+{
+    output.Write(WorkedCalculation.Markdown(Planner.Plan(sheet)));
+    return 0;
+}));
+
 var schema = new Command("schema", "Print the JSON Schema of the job file.");
 schema.SetAction(parsed => parsed.InvocationConfiguration.Output.Write(JobFile.Write(JobForm.JsonSchema())));
 
@@ -130,6 +137,7 @@ root.Subcommands.Add(upgrade);
 root.Subcommands.Add(diff);
 root.Subcommands.Add(schema);
 root.Subcommands.Add(findings);
+root.Subcommands.Add(calculation);
 return root.Parse(args).Invoke();
 
 static int Erasing(DirectoryInfo data, string company, Func<Erasure, Erased?> erase, string nothing, TextWriter output)

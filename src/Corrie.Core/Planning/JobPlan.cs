@@ -77,6 +77,7 @@ public sealed class JobPlan : IResults
         var mine = Findings.Where(f => f.Kind.Stage == stage.Id && (f.Where.Wall.Length == 0 || f.Where.Wall == wall?.Id)).ToList();
         var stops = mine.Count(f => f.Stops);
         return new(
-            stage, wall?.Id ?? string.Empty, report.State == StageState.Clear && stops > 0 ? StageState.Stopped : report.State, report.Says, stops, mine.Count(f => f.Severity == Severity.Caution)) { Later = report.Later };
+            stage, wall?.Id ?? string.Empty, report.State == StageState.Clear && stops > 0 ? StageState.Stopped : report.State, report.Says, stops, mine.Count(f => f.Severity == Severity.Caution))
+        { Later = report.Later };
     }
 }

@@ -141,6 +141,13 @@ public class FixingTests : IFindingCases
     }, iter: 60);
 
     [Fact]
+    public void The_worked_calculation_in_docs_is_the_program_s()
+    {
+        var document = JobFile.Parse(File.ReadAllText(Repository.File("src/Corrie.Web/Demo/map-room.json"))).Document!;
+        Assert.Equal(WorkedCalculation.Markdown(Sheets.Plan(document)), File.ReadAllText(Repository.File("docs/calculation-map-room.md")));
+    }
+
+    [Fact]
     public void Bolts_are_numbered_as_they_are_set_out_top_row_first_from_the_left()
     {
         var bolts = Sheets.Plan().Bolted.Bolts;

@@ -102,7 +102,10 @@ public sealed class FieldModel(CurrentUser user) : WallPageModel(user)
         {
             changes.Add(new($"{Job.Plan.Sheet.WallOf(Mount)!.Here.Pointer}/evidence/e{Guid.NewGuid().ToString("N")[..6]}", new JsonObject
             {
-                ["kind"] = EvidenceKind.ProbeMiss.Word(), ["at"] = Exact(x), ["beside"] = Exact(y), ["by"] = Reader.Name,
+                ["kind"] = EvidenceKind.ProbeMiss.Word(),
+                ["at"] = Exact(x),
+                ["beside"] = Exact(y),
+                ["by"] = Reader.Name,
             }));
         }
 
