@@ -9,8 +9,8 @@ const site = await start();
 const page = await site.as('ines');
 const shots = {
   'wall-front': '/jobs/6/place?view=front', 'wall-behind': '/jobs/6/hang?view=behind', 'wall-side': '/jobs/3/place?view=side', 'wall-above': '/jobs/4/fix?view=above',
-  survey: '/jobs/6/survey?view=behind', section: '/jobs/1/survey?view=side', practice: '/practice/2?did=s34;s62;p955040;p949960;p1349248;p1344168&done=true', 'wall-metric': '/jobs/5/place?view=front', jobs: '/jobs', catalogue: '/catalogue/mount', item: '/catalogue/mount/m-tilt24',
-  sheet: '/jobs/6/sheet', 'row-behind': '/jobs/7/fix?view=behind&item=m2', history: '/jobs/2/history', people: '/people', photo: '/jobs/6/photo', throw: '/jobs/6/throw',
+  survey: '/jobs/6/survey?view=behind', practice: '/practice/2?did=s34;s62;p955040;p949960;p1349248;p1344168&done=true', 'wall-metric': '/jobs/5/place?view=front', jobs: '/jobs', catalogue: '/catalogue/mount',
+  sheet: '/jobs/6/sheet', 'row-behind': '/jobs/7/fix?view=behind&item=m2', history: '/jobs/2/history', calculation: '/jobs/6/calculation', template: '/jobs/6/template', photo: '/jobs/6/photo', throw: '/jobs/6/throw',
 };
 // A history with something in it: an evening's work on a wall that is in no other picture.
 await page.goto(site.base + '/jobs/2/survey?view=behind');
@@ -52,7 +52,7 @@ await slip('"6 in"');
 // What the guide in the program shows.
 const guide = fileURLToPath(new URL('../src/Corrie.Web/wwwroot/guide/', import.meta.url));
 mkdirSync(guide, { recursive: true });
-for (const [step, path] of Object.entries({ survey: '/jobs/6/survey?view=behind', place: '/jobs/6/place?view=front', hang: '/jobs/6/hang?view=behind', fix: '/jobs/4/fix?view=behind' })) {
+for (const [step, path] of Object.entries({ survey: '/jobs/6/survey?view=behind', place: '/jobs/6/place?view=front', hang: '/jobs/6/hang?view=behind', fix: '/jobs/4/fix?view=behind', site: '/jobs/4/field?step=bolt-1' })) {
   await page.goto(site.base + path);
   await page.waitForTimeout(250);
   await page.screenshot({ path: `${guide}${step}.png` });
@@ -61,4 +61,7 @@ await page.setViewportSize({ width: 390, height: 844 });
 await page.goto(site.base + '/jobs/6/place?view=front');
 await page.waitForTimeout(250);
 await page.screenshot({ path: `${folder}phone.png` });
+await page.goto(site.base + '/jobs/4/field?step=bolt-1');
+await page.waitForTimeout(250);
+await page.screenshot({ path: `${folder}field.png` });
 await site.stop();

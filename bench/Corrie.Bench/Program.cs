@@ -8,6 +8,7 @@ using Corrie.Bench;
 // bounds                plans of walls with as much on them as a job file may hold
 // kills COUNT           kills a program while it writes, and while it brings a file to the next version
 // plates COUNT          the plate's place along the wall
+// paper                 sheet and template as PDF, and a plan whose mount moves
 // readings              the study of slips of the tape, for docs/studies/readings.md
 // framing               the study of hidden walls, for docs/studies/framing.md
 // judgement             the study of planted dangers, for docs/studies/judgement.md
@@ -35,6 +36,9 @@ switch (args.FirstOrDefault())
         return Kills.BringUp(args[1]);
     case "plates":
         PlateBench.Run(args.Length > 1 ? int.Parse(args[1]) : 5_000);
+        return 0;
+    case "paper":
+        PaperBench.Run();
         return 0;
     case "readings":
         Console.WriteLine(Corrie.Simulators.ReadingStudy.Run(2000, seed: 1));

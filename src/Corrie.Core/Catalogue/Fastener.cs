@@ -96,6 +96,9 @@ public sealed record Fastener(
     /// <summary>The load across it through board and a steel flange; null where none is published.</summary>
     public Force? RatedShear { get; init; }
 
+    /// <summary>What one costs, in the company's money.</summary>
+    public double Price { get; init; } = 1;
+
     /// <summary>The lengths in which it is sold, shortest first; its own length alone where nobody has entered them.</summary>
     public IReadOnlyList<Length> Sold { get; init; } = [];
 
@@ -140,6 +143,7 @@ public sealed record Fastener(
         RatedShear = m.Maybe("ratedShear", new MassShape("the maker's load across it, through board and steel flange"))?.Weight,
         Ratings = [.. (m.Part("ratings", Rating.Table) ?? []).DistinctBy(r => r.Into)],
         Sold = [.. (m.Part("sold", new ListShape<Length>("lengths in which it is sold", new LengthShape("a length", LengthRange.Size), 40, ListText.Commas("Lengths with commas: 2 in, 2 1/2 in, 3 in"))) ?? []).Distinct().Order()],
+        Price = m.Or("price", new NumberShape("what one costs, in the company's money", 0, 10_000), 1),
         SaidThread = m.MaybeLength("thread", "length of its thread, tip included", LengthRange.Size),
         Typical = TypicalParts.Marked(m),
     });
@@ -151,7 +155,7 @@ public sealed record Fastener(
         IsPlaced = false,
         Headings =
         [
-            ("What it is", ["name", "kind", "typical"]),
+            ("What it is", ["name", "kind", "price", "typical"]),
             ("Its size", ["diameter", "length", "sold", "thread", "tip", "washer", "hole", "grip"]),
             ("What it holds", ["ratedTension", "ratedShear", "ratings", "basis"]),
         ],

@@ -19,8 +19,9 @@ namespace Corrie.Core.Fixing;
 /// <param name="Evidence">What the maker or an engineer says; null where nobody has entered it.</param>
 /// <param name="BoardOnly">Whether toggles in the wall's board alone carry it.</param>
 /// <param name="Spent">Holes of the plate that are spent.</param>
+/// <param name="Drills">Bits that the crew has, with what they drill and how deep; none where nobody said.</param>
 internal sealed record Bolting(
-    Surveyed Survey, Mount Mount, Fastener Fastener, FixingChoice Choice, PlateLayout Layout, Rect Outer, Length DisplayDepth, Same<Length> Bits, Policy Policy, FixingEvidence? Evidence, bool BoardOnly, Same<MadeHole> Spent)
+    Surveyed Survey, Mount Mount, Fastener Fastener, FixingChoice Choice, PlateLayout Layout, Rect Outer, Length DisplayDepth, Same<Length> Bits, Policy Policy, FixingEvidence? Evidence, bool BoardOnly, Same<MadeHole> Spent, Same<Bit> Drills)
 {
     /// <summary>The wall, its readings worked in.</summary>
     public Wall Wall => Survey.Wall;

@@ -70,9 +70,42 @@ internal static class FixingCheck
             yield return FixingFindings.LeftEmpty.At(new("empty", left[0].X, input.Layout.HookLine + left[0].Row.AboveHook), message);
         }
 
-        foreach (var finding in Pilot(input, bolts))
+        foreach (var finding in Pilot(input, bolts).Concat(Drills(input, bolts)))
         {
             yield return finding;
+        }
+    }
+
+    // Which bits it takes: the hole's, and one for steel where the plate itself is drilled.
+    private static IEnumerable<Finding> Drills(Bolting input, FixingResult bolts)
+    {
+        if (input.Drills.Items.Count == 0 || bolts.Bolts.Count == 0 || Wrong(input) is not null)
+        {
+            yield break;
+        }
+
+        var needs = new List<(BitFor For, Length Hole, Length Deep)>();
+        if (bolts.Pilot is { } hole)
+        {
+            needs.Add((bolts.Ground switch { Ground.Units => BitFor.Masonry, Ground.Flange => BitFor.Metal, _ => BitFor.Wood }, hole, bolts.DrillDepth));
+        }
+
+        if (input.Layout.Drilled.Count > 0)
+        {
+            needs.Add((BitFor.Metal, input.Fastener.Diameter, input.Mount.PlateThickness));
+        }
+
+        foreach (var (material, size, deep) in needs)
+        {
+            var fits = input.Drills.Items.Where(d => d.Drills(material, size)).ToList();
+            if (fits.Count == 0)
+            {
+                yield return FixingFindings.BitMissing.At(Plate(input, $"bit/{material}"), $"Bring a {size:fine} bit for {material.Words()}: none of the crew's {input.Drills.Items.Count} is one.");
+            }
+            else if (fits.Max(d => d.Reach) is var reach && reach < deep)
+            {
+                yield return FixingFindings.BitTooShort.At(Plate(input, $"bit/{material}"), $"Bring a longer {size:fine} bit for {material.Words()}: it has to drill {deep} deep, and the crew's reaches {reach}.");
+            }
         }
     }
 

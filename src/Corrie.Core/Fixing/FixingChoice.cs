@@ -22,7 +22,8 @@ public sealed record FixingChoice(double? Gravity, Length? Pilot, Length Packing
         m.Key,
         m.Text("name", "what they are called", 80),
         m.Part("bits", new ListShape<Length>(
-            "the pilot bits that they have", new LengthShape("a bit", LengthRange.UpTo(Length.Tape(2))), 60, ListText.Commas("Diameters with commas: 5/32 in, 3/16 in, 7/32 in"))) ?? []));
+            "the pilot bits that they have", new LengthShape("a bit", LengthRange.UpTo(Length.Tape(2))), 60, ListText.Commas("Diameters with commas: 5/32 in, 3/16 in, 7/32 in"))) ?? [])
+    { Drills = m.Map("drills", "bits with their reach", Bit.Form, 60) });
 
     /// <summary>What is known of a plate's fixing.</summary>
     public static Part<FixingChoice> Part { get; } = new(Holder.Item, "fix", new GroupShape<FixingChoice>("what holds the plate", m => new FixingChoice(
@@ -62,4 +63,8 @@ public sealed record FixingConditions(Length Spreader, Length? Penetration, bool
 /// <param name="Id">Short key in the sheet.</param>
 /// <param name="Name">What they are called; empty where nobody said.</param>
 /// <param name="Bits">The pilot bits that they have; none where nobody said.</param>
-public sealed record Crew(string Id, string Name, IReadOnlyList<Length> Bits);
+public sealed record Crew(string Id, string Name, IReadOnlyList<Length> Bits)
+{
+    /// <summary>Bits with what they drill and how deep; none where nobody said.</summary>
+    public IReadOnlyList<Bit> Drills { get; init; } = [];
+}

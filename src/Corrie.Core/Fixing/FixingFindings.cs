@@ -81,6 +81,24 @@ public static class FixingFindings
         "the chosen bit lies outside the range for the wood, or the crew has none inside it",
         "Too small splits the stud or snaps the head; too large leaves no thread.", Source.Nds("12.1.4"));
 
+    /// <summary>A bit that nobody has.</summary>
+    public static readonly FindingKind BitMissing = new(
+        Stage, "fix.bit-missing", Severity.Caution, "Bit missing",
+        "the crew's bits are entered, and none of them drills this size in this material",
+        "The wrong bit makes the wrong hole, and the right one costs a trip.", Source.CommonPractice);
+
+    /// <summary>A bit that is too short.</summary>
+    public static readonly FindingKind BitTooShort = new(
+        Stage, "fix.bit-too-short", Severity.Caution, "Bit too short",
+        "the longest of the crew's bits of that size does not reach the depth of drilling",
+        "A hole that is too shallow snaps the screw, or splits the wood under its tip.", Source.CommonPractice);
+
+    /// <summary>Plate before its toggles.</summary>
+    public static readonly FindingKind ToggleOrder = new(
+        Stage, "fix.toggle-order", Severity.Caution, "Plate before its toggles",
+        "a bolt is in, the plate has toggles too, and nobody has said that they were set",
+        "Toggles cannot be turned and pulled tight once the plate is before them.", Source.CommonPractice);
+
     /// <summary>No rating.</summary>
     public static readonly FindingKind RatingUnknown = new(
         Stage, "fix.rating-unknown", Severity.Stop, "Anchor without a rated load",
@@ -126,6 +144,6 @@ public static class FixingFindings
     /// <summary>All of them, in the order of the catalogue.</summary>
     public static IReadOnlyList<FindingKind> All { get; } =
     [
-        EdgeDistance, ThroughOpening, HolesNear, TooShort, NoHold, ShearUnknown, TooLong, DemandOverCapacity, WrongForWall, BoredCrossing, LeftEmpty, Pilot, RatingUnknown, Engineer, CrossGrain, DrilledPlate, BoardOnly, Spin, EvidenceVoid,
+        EdgeDistance, ThroughOpening, HolesNear, TooShort, NoHold, ShearUnknown, TooLong, DemandOverCapacity, WrongForWall, BoredCrossing, LeftEmpty, Pilot, BitMissing, BitTooShort, ToggleOrder, RatingUnknown, Engineer, CrossGrain, DrilledPlate, BoardOnly, Spin, EvidenceVoid,
     ];
 }

@@ -34,7 +34,8 @@ public sealed class FixingStage : IStage
     public void Plan(PlanBuilder plan)
     {
         var sheet = plan.Sheet;
-        var bits = (sheet.Get(FixingChoice.Crews) ?? []).SelectMany(c => c.Bits).Distinct().Order().ToList();
+        var bits = (sheet.Get(FixingChoice.Crews) ?? []).SelectMany(c => c.Bits.Concat(c.Drills.Where(d => d.For == BitFor.Wood).Select(d => d.Diameter))).Distinct().Order().ToList();
+        var drills = new Same<Bit>([.. (sheet.Get(FixingChoice.Crews) ?? []).SelectMany(c => c.Drills)]);
         var kit = new Same<Length>(bits.Count == 0 ? PilotHole.UsualBits : bits);
         foreach (var wall in sheet.Walls)
         {
@@ -58,7 +59,7 @@ public sealed class FixingStage : IStage
                     continue;
                 }
 
-                var input = new Bolting(surveyed, mount, bolt, item.Get(FixingChoice.Part)!, layout, placed.Outer, display.Depth, kit, sheet.Policy, item.Get(FixingEvidence.Part), item.Get(Support.Part) is { BoardOnly: true }, new([.. (item.Get(Built.Part)?.Holes ?? []).Where(h => !h.Holds)]));
+                var input = new Bolting(surveyed, mount, bolt, item.Get(FixingChoice.Part)!, layout, placed.Outer, display.Depth, kit, sheet.Policy, item.Get(FixingEvidence.Part), item.Get(Support.Part) is { BoardOnly: true }, new([.. (item.Get(Built.Part)?.Holes ?? []).Where(h => !h.Holds)]), drills);
                 var result = plan.Work(Result, item.Id, wall.Id, input, static (work, input) =>
                 {
                     var result = BoltPlan.Of(input);

@@ -75,6 +75,12 @@ internal static class SiteCheck
                 new("built/level", input.Layout.Plate.CentreX, input.Layout.Plate.Top), $"Hold the level to the plate and enter what it shows: {holds.Count} bolts are set, and nobody has since the first.");
         }
 
+        if (holds.Count > 0 && input.Layout.Toggles.Count > 0 && built.Done.All(d => d.Id != "toggles"))
+        {
+            yield return FixingFindings.ToggleOrder.At(
+                new("built/toggles", input.Layout.Toggles[0].X, input.Layout.Toggles[0].Y), $"Take the plate off again and set the {input.Layout.Toggles.Count} toggles first, or say that they are set: {holds.Count} {(holds.Count == 1 ? "bolt is" : "bolts are")} in already.");
+        }
+
         if (built.Hung is null)
         {
             yield break;

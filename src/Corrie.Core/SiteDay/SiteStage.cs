@@ -34,7 +34,7 @@ public sealed class SiteStage : IStage
     public WorkStep Step => WorkStep.Site;
 
     /// <inheritdoc/>
-    public IReadOnlyList<Part> Parts { get; } = [SettingOut.Part];
+    public IReadOnlyList<Part> Parts { get; } = [SettingOut.Part, OpenChoice.Part];
 
     /// <inheritdoc/>
     public IReadOnlyList<FindingKind> Kinds => SiteFindings.All;

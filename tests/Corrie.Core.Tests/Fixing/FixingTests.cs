@@ -26,9 +26,19 @@ public class FixingTests : IFindingCases
     [
         // 48 lb 1 1/8 in beside two bolts 4 1/2 in over each other: 12 lb across the grain of each; a tenth of 86.4 * 0.9 (mode IIIs across the grain) is 7.8.
         ("fix.cross-grain", [.. BesideOneStud, ("/items/d1/place/across", "71 1/8 in")], [.. BesideOneStud, ("/items/d1/place/across", "70 5/8 in")]),
+        // The pilot bit that is chosen is 5/32 in; 2 3/4 in is the depth of drilling.
+        ("fix.bit-missing", [Drill("metal", "6 in")], [Drill("wood", "6 in")]),
+        ("fix.bit-too-short", [Drill("wood", "2 11/16 in")], [Drill("wood", "2 3/4 in")]),
+        ("fix.toggle-order", [.. Toggles, Set("a")], [.. Toggles, Set("a"), ("/items/m1/built/done/toggles", Sheets.Json("""{ "by": "Tom" }"""))]),
         ("fix.board-only", InBoard, [("/items/m1/support/boardOnly", false)]),
         ("fix.evidence-void", [Engineer(string.Empty)], [Engineer("lag screw 5/16 in by 3 in; wood studs, stud; gypsum board 5/8 in; packing 0 in; plate 3/16 in")]),
     ];
+
+    private static readonly (string, JsonNode?)[] Toggles = [("/walls/w1/studs/c", null), ("/items/m1/support/toggles", true)];
+
+    private static (string, JsonNode?) Set(string key) => ($"/items/m1/built/holes/{key}", Sheets.Json("""{ "row": "top", "across": "70 in", "up": "51 in" }"""));
+
+    private static (string, JsonNode?) Drill(string material, string reach) => ("/crew/c1", Sheets.Json($$"""{ "bits": ["5/32 in"], "drills": { "a": { "name": "a bit", "for": "{{material}}", "diameter": "5/32 in", "reach": "{{reach}}" } } }"""));
 
     private static (string, JsonNode?) Engineer(string assumed) => ("/items/m1/evidence/engineer", new JsonObject { ["name"] = "an engineer", ["on"] = "3 March 2026", ["tension"] = "120 lb", ["shear"] = "60 lb", ["assumed"] = assumed });
 
