@@ -100,3 +100,37 @@ test('a hole that met nothing is kept clear of', async () => {
   assert.equal(await tom.locator('.field-wall .spent-hole').count(), 3);
   assert.deepEqual(tom.faults, []);
 });
+
+test('a bolt\'s calculation unfolds, the template is at true scale, and one trip takes what is enough', async () => {
+  const job = await copy();
+  await ines.goto(`${site.base}/jobs/${job}/calculation`);
+  const worst = ines.locator('details.calculation[open]');
+  assert.match(await plain(worst), /W = 1800 G\^1\.5 D\^0\.75/);
+  assert.match(await plain(worst), /mode IIIs is least/);
+  assert.deepEqual(await faults(ines), []);
+  await ines.goto(`${site.base}/jobs/${job}/template`);
+  assert.ok(await ines.locator('.template-picture circle').count() >= 8);
+  assert.deepEqual(await faults(ines), []);
+
+  await ines.goto(`${site.base}/jobs/${job}/trip`);
+  await ines.selectOption('select[name=path]', '/walls/w1/layers/l1/thickness');
+  await ines.fill('input[name=answers]', '1/2 in');
+  await ines.click('.trip .add .do');
+  assert.match(await plain(ines.locator('.problem')), /two to six/);
+  await ines.fill('input[name=answers]', '1/2 in, 1 1/8 in');
+  await ines.click('.trip .add .do');
+  assert.match(await plain(ines.locator('.trip')), /It may turn out in 2 ways\..*4 × lag screw/);
+  assert.deepEqual(await faults(ines), []);
+  await ines.click('.trip-open button');
+  assert.match(await plain(ines.locator('.trip')), /Nothing is said to be open yet/);
+  // A stop is passed by a lead with a reason, and stands on the sheet.
+  await ines.goto(`${site.base}/jobs/6/survey?view=behind`);
+  const stop = ines.locator('.finding[data-code="survey.framing-unconfirmed"]');
+  await stop.locator('.override > summary').click();
+  await stop.locator('input[name=reason]').fill('seen through the old box');
+  await stop.locator('.override button').click();
+  await ines.waitForSelector('.finding.overridden[data-code="survey.framing-unconfirmed"]');
+  await ines.goto(`${site.base}/jobs/6/sheet`);
+  assert.match(await plain(ines.locator('.paper')), /Overridden: 1 stop.*seen through the old box/);
+  assert.deepEqual(ines.faults, []);
+});

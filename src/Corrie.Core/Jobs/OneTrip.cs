@@ -75,11 +75,15 @@ public static class OneTrip
         var cost = kits.Sum(k => k.Item2.Cost);
         return new(
             outcomes.Count,
-            Enumerable.Range(0, outcomes.Count).Count(o => needs.Any(n => n[o].Count == 0)),
+            Enumerable.Range(0, outcomes.Count).Count(o => !Covered(o)),
             [.. kits.Select(k => (k.Id, k.Item2.Taken))],
             cost,
-            Enumerable.Range(0, outcomes.Count).Select(o => Cost(i => i == o)).DefaultIfEmpty().Min(),
-            [.. questions.Select((q, k) => new Saving(k, cost - Enumerable.Range(0, q.Answers.Count).Average(a => Cost(i => outcomes[i][k] == a)))).OrderByDescending(s => s.Saves)]);
+            Enumerable.Range(0, outcomes.Count).Where(Covered).Select(o => Cost(i => i == o)).DefaultIfEmpty().Min(),
+            [.. questions.Select((q, k) => new Saving(k, cost - Enumerable.Range(0, q.Answers.Count).Where(a => Enumerable.Range(0, outcomes.Count).Any(i => outcomes[i][k] == a && Covered(i)))
+                .Select(a => Cost(i => outcomes[i][k] == a)).DefaultIfEmpty(cost).Average())).OrderByDescending(s => s.Saves)]);
+
+        // Where nothing holds nothing is taken, and that is no saving.
+        bool Covered(int outcome) => needs.All(n => n[outcome].Count > 0);
     }
 
     /// <summary>The cheapest pieces of which each outcome finds enough of one kind. By enumeration, whatever is dearer than the best so far left out.</summary>

@@ -81,6 +81,12 @@ internal static class SiteCheck
                 new("built/toggles", input.Layout.Toggles[0].X, input.Layout.Toggles[0].Y), $"Take the plate off again and set the {input.Layout.Toggles.Count} toggles first, or say that they are set: {holds.Count} {(holds.Count == 1 ? "bolt is" : "bolts are")} in already.");
         }
 
+        if (built.Proof is { } pulled && pulled.Pull.Kilograms > input.Mount.Rated.Kilograms * 1.005)
+        {
+            yield return SiteFindings.ProofMissing.At(
+                new("built/proof", input.Layout.Plate.CentreX, input.Layout.Plate.Bottom), $"Look the mount and its bolts over, and pull again with {result.Proof}: {pulled.Pull} were pulled at a mount that is rated for {input.Mount.Rated}.");
+        }
+
         if (built.Hung is null)
         {
             yield break;
@@ -90,6 +96,11 @@ internal static class SiteCheck
         if (result.Made < result.Planned)
         {
             yield return SiteFindings.HoldPoint.At(spot, $"Take it down, and put in the other {result.Planned - result.Made} of {result.Planned} bolts: the display hangs.");
+        }
+
+        if (built.Proof is { } over && over.Pull.Kilograms > input.Mount.Rated.Kilograms * 1.005)
+        {
+            yield break;
         }
 
         if (built.Proof is not { } proof)

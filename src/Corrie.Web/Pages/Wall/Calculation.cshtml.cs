@@ -9,21 +9,8 @@ namespace Corrie.Web.Pages.Wall;
 
 /// <summary>The whole calculation of a plate's bolts, as somebody checks it by hand.</summary>
 [Authorize(nameof(Permission.ReadCatalogue))]
-public sealed class CalculationModel(CurrentUser user) : WallPageModel(user)
+public sealed class CalculationModel(CurrentUser user) : MountPageModel(user)
 {
-    /// <summary>Key of the mount; the first one that has bolts where nothing is said.</summary>
-    [BindProperty(SupportsGet = true, Name = "item")]
-    public string? ItemId { get; set; }
-
-    /// <summary>The mounts of the job that have bolts.</summary>
-    public IReadOnlyList<Item> Mounts => [.. Job.Plan.Sheet.Items.Where(i => i.Kind == Core.Catalogue.Mount.Kind && Job.Plan.Fixing(i.Id) is { Bolts.Count: > 0 })];
-
-    /// <summary>The mount; null where none has bolts.</summary>
-    public Item? Mount => Mounts.FirstOrDefault(m => m.Id == ItemId) ?? (Mounts.Count > 0 ? Mounts[0] : null);
-
-    /// <summary>What holds its plate.</summary>
-    public FixingResult? Fixing => Mount is null ? null : Job.Plan.Fixing(Mount.Id);
-
     /// <summary>Shows it.</summary>
     public IActionResult OnGet() => Open() ? Page() : NotFound();
 }

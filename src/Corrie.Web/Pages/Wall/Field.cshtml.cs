@@ -20,12 +20,8 @@ namespace Corrie.Web.Pages.Wall;
 
 /// <summary>The field sheet: one step at a time, for one hand. What is entered goes onto the job's sheet, and the rest is planned anew.</summary>
 [Authorize(nameof(Permission.EditJobs))]
-public sealed class FieldModel(CurrentUser user) : WallPageModel(user)
+public sealed class FieldModel(CurrentUser user) : MountPageModel(user)
 {
-    /// <summary>Key of the mount; the first one that has bolts where nothing is said.</summary>
-    [BindProperty(SupportsGet = true, Name = "item")]
-    public string? ItemId { get; set; }
-
     /// <summary>Key of the step; the first that is not done where nothing is said.</summary>
     [BindProperty(SupportsGet = true, Name = "step")]
     public string? StepId { get; set; }
@@ -33,12 +29,6 @@ public sealed class FieldModel(CurrentUser user) : WallPageModel(user)
     /// <summary>The last entry before what was entered here: what has changed since is shown.</summary>
     [BindProperty(SupportsGet = true, Name = "since")]
     public long? Since { get; set; }
-
-    /// <summary>The mounts of the job that have bolts.</summary>
-    public IReadOnlyList<Item> Mounts => [.. Job.Plan.Sheet.Items.Where(i => i.Kind == Core.Catalogue.Mount.Kind && Job.Plan.Fixing(i.Id) is { Bolts.Count: > 0 })];
-
-    /// <summary>The mount; null where none has bolts.</summary>
-    public Item? Mount => Mounts.FirstOrDefault(m => m.Id == ItemId) ?? (Mounts.Count > 0 ? Mounts[0] : null);
 
     /// <summary>Its steps.</summary>
     public IReadOnlyList<FieldStep> Steps { get; private set; } = [];
@@ -209,7 +199,10 @@ public sealed class FieldModel(CurrentUser user) : WallPageModel(user)
 
         var before = Job.Ledger.Seq;
         await Reader.Company.Entries.Append(Id, Reader.SignIn, "field", [.. wanted.Select(c => new NewEntry(Guid.NewGuid().ToString("N"), c.Path, c.Value?.DeepClone(), [.. Job.Ledger.HoldersOf(c.Path)]))]);
-        return Redirect($"/jobs/{Id}/field?item={Mount.Id}&since={before.ToString(CultureInfo.InvariantCulture)}");
+        // On to the next step; where a hole is spent, the same one again, as it is planned now.
+        var at = Steps.ToList().IndexOf(step);
+        var next = Request.Form["state"].ToString() is { Length: > 0 } state && state != HoleState.Holds.Word() ? step.Id : Steps[Math.Min(at + 1, Steps.Count - 1)].Id;
+        return Redirect($"{At(next)}&since={before.ToString(CultureInfo.InvariantCulture)}");
     }
 
     private bool Find()

@@ -10,18 +10,8 @@ namespace Corrie.Web.Pages.Wall;
 
 /// <summary>A plate's template at true scale, to look at and to print.</summary>
 [Authorize(nameof(Permission.ReadJobs))]
-public sealed class TemplateModel(CurrentUser user) : WallPageModel(user)
+public sealed class TemplateModel(CurrentUser user) : MountPageModel(user)
 {
-    /// <summary>Key of the mount; the first one that has bolts where nothing is said.</summary>
-    [BindProperty(SupportsGet = true, Name = "item")]
-    public string? ItemId { get; set; }
-
-    /// <summary>The mounts of the job that have bolts.</summary>
-    public IReadOnlyList<Item> Mounts => [.. Job.Plan.Sheet.Items.Where(i => i.Kind == Core.Catalogue.Mount.Kind && Job.Plan.Fixing(i.Id) is { Bolts.Count: > 0 })];
-
-    /// <summary>The mount; null where none has bolts.</summary>
-    public Item? Mount => Mounts.FirstOrDefault(m => m.Id == ItemId) ?? (Mounts.Count > 0 ? Mounts[0] : null);
-
     /// <summary>The template; null where no mount has bolts.</summary>
     public Template? Template => Mount is null ? null : new(Job.Plan, Mount, Style);
 
