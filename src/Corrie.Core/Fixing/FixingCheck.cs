@@ -30,6 +30,9 @@ internal static class FixingCheck
             yield return finding;
         }
 
+        // The pose that is worst for a bolt in all may pull it little: what pulls it most is another one.
+        var maker = FixingEvidence.MakerFor(input);
+        var pulls = new Lazy<IReadOnlyList<Force>>(() => [.. new LoadModel(input).Worst(new([.. bolts.Bolts.Select(b => (b.X, b.Y))], input.Layout.Plate), l => l.Pull.Newtons).Select(w => w.Load.Pull)]);
         foreach (var bolt in bolts.Bolts)
         {
             var spot = new Spot(bolt.Part, bolt.X, bolt.Y);
@@ -44,6 +47,13 @@ internal static class FixingCheck
             if (bolt.Utilisation is { } used && used > policy.FullUse)
             {
                 Phrase message = Overloaded(input, bolt, used);
+                // A maker who rates the mount for exactly this wall has tried what goes across its bolts; what pulls them out stays the wood's matter.
+                if (used > 1 && maker is not null && pulls.Value[bolt.Number - 1].Newtons <= bolt.Holds!.Value.Newtons)
+                {
+                    yield return FixingFindings.DemandOverCapacity.MildAt(spot, $"{message} It is what goes across it, and the maker rates the mount for this wall with {maker.Load} ({maker.Paper}).");
+                    continue;
+                }
+
                 yield return used > 1 ? FixingFindings.DemandOverCapacity.At(spot, message) : FixingFindings.DemandOverCapacity.MildAt(spot, message);
             }
         }
@@ -357,7 +367,8 @@ internal static class FixingCheck
         var (worst, pose) = new[] { default(LoadPose), new(default, 1, default, LeanAt.Nowhere, LeanWay.Out), new(most, 1, default, LeanAt.Nowhere, LeanWay.Out), new(new(-most.Degrees), 1, default, LeanAt.Nowhere, LeanWay.Out) }
             .Select(p => (Right: new Force(group.Solve(model.At(p)).Bolts.Max(b => Math.Abs(b.Right.Newtons))), Pose: p)).MaxBy(p => p.Right.Newtons);
         var holds = bolts.Bolts[0].Hold.Across(new(90))!.Value;
-        if (worst.Newtons <= AcrossTheGrain * holds.Newtons)
+        // What nothing keeps in balance is said with the bolts.
+        if (worst.Newtons <= AcrossTheGrain * holds.Newtons || double.IsInfinity(worst.Newtons))
         {
             yield break;
         }

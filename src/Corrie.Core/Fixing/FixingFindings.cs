@@ -54,7 +54,7 @@ public static class FixingFindings
     /// <summary>Demand over capacity.</summary>
     public static readonly FindingKind DemandOverCapacity = new(
         Stage, "fix.demand-over-capacity", Severity.FinalStop, "Bolt asked for more than it holds",
-        "pull and load across a bolt are together over what it holds, in the pose that is worst for it; a caution over 80 %",
+        "pull and load across a bolt are together over what it holds, in the pose that is worst for it; a caution over 80 %, and where only what goes across it is too much and the maker rates the mount for exactly this wall",
         "Reach is what pulls plates off walls.", Source.Nds("12.2, 12.3.1, 12.4.1"), Severity.Caution);
 
     /// <summary>Wrong fastener for the wall.</summary>

@@ -73,7 +73,14 @@ internal static class PlateLayer
     }
 
     private static Length? HookLine(Hanging input) => input.Made.Items.Where(h => h.Holds).Select(h => (Hole: h, Row: input.Mount.Rows.FirstOrDefault(r => r.Id == h.Row)))
-        .Where(h => h.Row is not null).Select(h => (Length?)(h.Hole.Up - h.Row!.AboveHook)).FirstOrDefault();
+        .Where(h => h.Row is not null && Reached(input.Question, h.Hole)).Select(h => (Length?)(h.Hole.Up - h.Row!.AboveHook)).FirstOrDefault();
+
+    // Whether the plate can come over a hole at all: one that it cannot moves nothing.
+    private static bool Reached(PlateQuestion question, MadeHole hole)
+    {
+        var (from, to) = question.Window;
+        return question.Rows.Where(r => r.Id == hole.Row).SelectMany(r => r.Slots).Any(s => hole.Across - s.To <= to + PlateQuestion.AtTheEnd && hole.Across - s.From >= from - PlateQuestion.AtTheEnd);
+    }
 
     // Three diameters from what is spent, as far as that reaches into a row.
     private static List<(string Row, Length From, Length To)> Spent(Hanging input, Length hookLine) =>

@@ -113,6 +113,29 @@ public class WallsTests
     }
 
     [Fact]
+    public void A_maker_s_rating_for_this_wall_covers_what_goes_across_and_never_what_pulls_out()
+    {
+        (string, JsonNode?)[] arm = [("/items/m1/product/kind", "articulating"), ("/items/m1/product/depthExtended", "24 in")];
+        (string, JsonNode?) Rated(string load) => ("/items/m1/evidence/maker", new JsonObject
+        {
+            ["load"] = load,
+            ["bolts"] = 4,
+            ["bolt"] = "5/16 in",
+            ["paper"] = "manual, page 7",
+            ["assumed"] = "a mount; wood studs; gypsum board 5/8 in; 2 members",
+        });
+        Assert.Contains(Sheets.Plan(arm).Findings, f => f is { Code: "fix.demand-over-capacity", Severity: Severity.FinalStop });
+        var rated = Sheets.Plan([.. arm, Rated("40 lb")]);
+        Assert.DoesNotContain(rated.Findings, f => f is { Code: "fix.demand-over-capacity", Stops: true });
+        Assert.Contains("manual, page 7", rated.Findings.First(f => f.Code == "fix.demand-over-capacity").Message.Say(LengthStyle.Inches));
+        // Less than hangs, or another wall, and it does not count; nor against a pull that the wood does not hold.
+        foreach (var not in new[] { Sheets.Plan([.. arm, Rated("39 lb")]), Sheets.Plan([.. arm, Rated("40 lb"), ("/walls/w1/layers/l1/thickness", "3/4 in")]), Sheets.Plan([.. arm, Rated("40 lb"), ("/items/m1/bolt/length", "1 1/2 in")]) })
+        {
+            Assert.True(not.Findings.Any(f => f is { Code: "fix.demand-over-capacity", Severity: Severity.FinalStop }), string.Join('\n', not.Findings.Select(f => f.Message)));
+        }
+    }
+
+    [Fact]
     public void Board_alone_is_the_company_s_policy_and_never_for_what_moves()
     {
         var within = Plan("board alone", "toggle");
