@@ -89,9 +89,17 @@ test('three sixteenths are said, and nonsense is kept and explained', async () =
 test('a hole that met nothing is kept clear of', async () => {
   const job = await copy();
   await toFirstBolt(job);
+  const shown = await tom.inputValue('input[name=seen]');
   await tom.click('.field-answer summary');
   await tom.click('.field-answer button[value=missed]');
   await tom.waitForLoadState('load');
+  // The same press once more, as a thumb does it: the plan has moved on, and no second hole is entered.
+  const holes = async () => Object.keys((await (await tom.request.get(`${site.base}/api/v1/jobs/${job}/file`)).json()).items.m1.built.holes).length;
+  const token = await tom.inputValue('input[name=__RequestVerificationToken]');
+  const again = await tom.request.post(`${site.base}/jobs/${job}/field?item=m1&step=bolt-1&handler=Hole`, { form: { __RequestVerificationToken: token, seen: shown, state: 'missed', across: '', up: '' } });
+  assert.equal(again.status(), 422);
+  assert.match(await again.text(), /moved on since this page was shown/);
+  assert.equal(await holes(), 1);
   const drilled = { x: 55.125, y: 52.8125 };
   const now = await bolts(job);
   // 3 diameters of 3/8 in.

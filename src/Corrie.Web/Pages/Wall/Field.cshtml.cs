@@ -55,6 +55,10 @@ public sealed class FieldModel(CurrentUser user) : MountPageModel(user)
     /// <summary>The stretch of the wall that is drawn.</summary>
     public Rect? Stretch => PlateCloseUp.Stretch([Job.Plan, .. Before is null ? Array.Empty<JobPlan>() : [Before]], Mount?.Id ?? string.Empty);
 
+    /// <summary>The last entry that the page had when something was pressed on it.</summary>
+    [BindProperty]
+    public long Seen { get; set; } = long.MaxValue;
+
     /// <summary>What was typed, where it was refused.</summary>
     public string Typed(string name) => Request.HasFormContentType ? Request.Form[name].ToString() : string.Empty;
 
@@ -80,6 +84,13 @@ public sealed class FieldModel(CurrentUser user) : MountPageModel(user)
 
         if (Measured(tapes.Across, across, bolt.X) is not { } x || Measured(tapes.Up, up, bolt.Y) is not { } y)
         {
+            return [];
+        }
+
+        // A second press, or somebody else's hole: what was meant is the place that the page showed.
+        if (step.Done || Elsewhere(bolt))
+        {
+            Problem = step.Done ? $"Bolt {bolt.Number} is in already. Expected: the next step." : $"The plan has moved on since this page was shown: bolt {bolt.Number} belongs where it is shown now. Expected: a look at its readings.";
             return [];
         }
 
@@ -160,6 +171,9 @@ public sealed class FieldModel(CurrentUser user) : MountPageModel(user)
         Problem = read.Ok ? Problem : $"{read.Problem!.Understood}. Expected: {read.Problem.Expected}.";
         return read.Ok ? read.Value : null;
     }
+
+    private bool Elsewhere(Bolt bolt) => Seen < Job.Ledger.Seq && Seen >= 1 &&
+        Planner.Plan(JobForm.Read(Job.Ledger.At(Seen).Document).Sheet, Job.Plan).Fixing(Mount!.Id)?.Bolts.FirstOrDefault(b => b.Number == bolt.Number) is var then && (then?.X != bolt.X || then.Y != bolt.Y);
 
     // As the tape reads, from where it is hooked.
     private Length? Measured(Datum datum, string? typed, Length planned) => string.IsNullOrWhiteSpace(typed) ? planned
