@@ -38,7 +38,8 @@ public readonly record struct Saving(int Question, double Saves);
 /// <param name="Cost">What it costs.</param>
 /// <param name="Least">What the cheapest single outcome costs: the rest is for what may be found.</param>
 /// <param name="Savings">What each question would save if it were answered before, most first.</param>
-public sealed record TripKit(int Outcomes, int Uncovered, IReadOnlyList<(string Mount, IReadOnlyList<Taken> Taken)> Pieces, double Cost, double Least, IReadOnlyList<Saving> Savings);
+/// <param name="Bring">What mounts' kits lack for a display in some outcome, and has to be brought.</param>
+public sealed record TripKit(int Outcomes, int Uncovered, IReadOnlyList<(string Mount, IReadOnlyList<Taken> Taken)> Pieces, double Cost, double Least, IReadOnlyList<Saving> Savings, IReadOnlyList<Phrase> Bring);
 
 /// <summary>
 /// One trip: each question that is open before the visit is answered in every way, the job is planned with every fixing that may be taken, and the cheapest kit
@@ -80,7 +81,8 @@ public static class OneTrip
             cost,
             Enumerable.Range(0, outcomes.Count).Where(Covered).Select(o => Cost(i => i == o)).DefaultIfEmpty().Min(),
             [.. questions.Select((q, k) => new Saving(k, cost - Enumerable.Range(0, q.Answers.Count).Where(a => Enumerable.Range(0, outcomes.Count).Any(i => outcomes[i][k] == a && Covered(i)))
-                .Select(a => Cost(i => outcomes[i][k] == a)).DefaultIfEmpty(cost).Average())).OrderByDescending(s => s.Saves)]);
+                .Select(a => Cost(i => outcomes[i][k] == a)).DefaultIfEmpty(cost).Average())).OrderByDescending(s => s.Saves)],
+            Lacks(document, questions, outcomes, budget));
 
         // Where nothing holds nothing is taken, and that is no saving.
         bool Covered(int outcome) => needs.All(n => n[outcome].Count > 0);
@@ -125,6 +127,24 @@ public static class OneTrip
         }
     }
 
+    // M6 or M8: what a kit has not, whichever it is.
+    private static List<Phrase> Lacks(JsonObject document, IReadOnlyList<OpenQuestion> questions, List<int[]> outcomes, WorkBudget budget) =>
+    [
+        .. outcomes.SelectMany(o => Planner.Plan(JobForm.Read(Turned(document, questions, o)).Sheet, null, budget).Findings)
+            .Where(f => f.Kind == HangingFindings.NoScrewInKit).Select(f => f.Message).DistinctBy(m => m.Say(LengthStyle.Inches)),
+    ];
+
+    private static JsonObject Turned(JsonObject document, IReadOnlyList<OpenQuestion> questions, int[] outcome)
+    {
+        var then = (JsonObject)document.DeepClone();
+        for (var k = 0; k < outcome.Length; k++)
+        {
+            Pointer.Set(then, questions[k].Path, questions[k].Answers[outcome[k]]?.DeepClone());
+        }
+
+        return then;
+    }
+
     private static List<int[]> Outcomes(IReadOnlyList<OpenQuestion> questions)
     {
         List<int[]> all = [[]];
@@ -139,12 +159,7 @@ public static class OneTrip
     // Which pieces hold a mount in an outcome, and how many of them it takes.
     private static List<Taken> Need(JsonObject document, IReadOnlyList<OpenQuestion> questions, int[] outcome, Item mount, IReadOnlyList<VanPiece> pieces, WorkBudget budget)
     {
-        var then = (JsonObject)document.DeepClone();
-        for (var k = 0; k < outcome.Length; k++)
-        {
-            Pointer.Set(then, questions[k].Path, questions[k].Answers[outcome[k]]?.DeepClone());
-        }
-
+        var then = Turned(document, questions, outcome);
         var needed = new List<Taken>();
         JobPlan? previous = null;
         for (var i = 0; i < pieces.Count; i++)

@@ -1,5 +1,6 @@
 using System.Text.Json.Nodes;
 using Corrie.Core.Jobs;
+using Corrie.Core.Measure;
 using CsCheck;
 
 namespace Corrie.Core.Tests.Jobs;
@@ -51,6 +52,17 @@ public class OneTripTests
         // 4 lags at 1 and 4 toggles at 3; known to be wood 4, known to be steel 12: 8 less on average.
         Assert.Equal((16d, 4d), (kit.Cost, kit.Least));
         Assert.Equal((1, 8d), (kit.Savings[0].Question, kit.Savings[0].Saves));
+    }
+
+    [Fact]
+    public void M6_or_M8_brings_what_the_kit_lacks()
+    {
+        var document = Sheets.Document(
+            ("/items/d1/product/thread", "M8"), ("/items/d1/product/threadDepth", "20 mm"), ("/items/m1/product/armThickness", "3 mm"),
+            ("/items/m1/product/kit", Sheets.Json("""[{ "kind": "screw", "thread": "M8", "length": "20 mm", "count": 4 }, { "kind": "washer", "length": "1.6 mm", "count": 4 }]""")));
+        var kit = OneTrip.Of(document, [new("the thread", "/items/d1/product/thread", ["M6", "M8"])], [Lag("3 in")])!;
+        Assert.Contains("Bring 4 screws M6", Assert.Single(kit.Bring).Say(LengthStyle.Millimetres));
+        Assert.Empty(OneTrip.Of(document, [new("the board", "/walls/w1/layers/l1/thickness", ["1/2 in", "5/8 in"])], [Lag("3 in")])!.Bring);
     }
 
     [Fact]

@@ -27,6 +27,7 @@ public sealed class TripModel(CurrentUser user) : WallPageModel(user)
         .. Job.Plan.Sheet.Walls.SelectMany(w => new[] { ("kind", "what the wall is"), ("gauge", "gauge of its steel studs"), ("unit", "what its masonry is of"), ("studDepth", "depth of its members") }
             .Select(c => ($"{w.Here.Pointer}/{c.Item1}", Job.Plan.Sheet.Walls.Count > 1 ? $"{IndexModel.WallName(w)}: {c.Item2}" : c.Item2))
             .Concat((Job.Plan.Survey(w.Id)?.Wall.Layers ?? []).Select(l => ($"{w.Here.Pointer}/layers/{l.Id}/thickness", $"thickness of the {l.Name}{(l.Confirmed ? string.Empty : ", not confirmed")}")))),
+        .. Job.Plan.Sheet.Items.Where(i => i.Product is Display).SelectMany(i => new[] { ($"{i.Here.Pointer}/product/thread", $"thread in the back of the {i.Name}"), ($"{i.Here.Pointer}/product/threadDepth", $"how deep it is there, {i.Name}") }),
     ];
 
     /// <summary>The open questions.</summary>
