@@ -15,6 +15,9 @@ public sealed class FixingStage : IStage
     /// <summary>What holds a plate.</summary>
     internal static readonly Result<FixingResult> Result = new("fixing");
 
+    private const long StepsOfPoses = 200_000;
+    private const long StepsOfABolt = 40_000;
+
     private static readonly Result<WallHoles> Holes = new("holes");
     private static readonly Result<NextProbes> Probes = new("next probes");
 
@@ -62,6 +65,8 @@ public sealed class FixingStage : IStage
                 var input = new Bolting(surveyed, mount, bolt, item.Get(FixingChoice.Part)!, layout, placed.Outer, display.Depth, kit, sheet.Policy, item.Get(FixingEvidence.Part), item.Get(Support.Part) is { BoardOnly: true }, new([.. (item.Get(Built.Part)?.Holes ?? []).Where(h => !h.Holds)]), drills);
                 var result = plan.Work(Result, item.Id, wall.Id, input, static (work, input) =>
                 {
+                    // Poses by bolts: what looking for the worst of them takes.
+                    work.Budget.Spend(input.Mount.Moves ? StepsOfPoses + (StepsOfABolt * (long)input.Layout.Position.Bolts.Count) : 0);
                     var result = BoltPlan.Of(input);
                     work.Add(FixingCheck.Check(input, result));
                     work.Add(FixingEvidence.Check(input));

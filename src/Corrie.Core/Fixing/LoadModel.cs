@@ -16,6 +16,7 @@ internal sealed class LoadModel(Bolting input)
     private const int Swings = 9;
     private const int Turns = 5;
     private const int Halvings = 9;
+    private const int MostClosely = 16;
 
     private readonly Mount mount = input.Mount;
     private readonly Rect outer = input.Outer;
@@ -90,7 +91,8 @@ internal sealed class LoadModel(Bolting input)
             }
         }
 
-        for (var i = 0; i < worst.Length && mount.Moves; i++)
+        // The plate is as good as its worst bolts: of a great many only those are looked at closely.
+        foreach (var i in mount.Moves ? Enumerable.Range(0, worst.Length).OrderByDescending(i => worst[i].Use).Take(MostClosely) : [])
         {
             worst[i] = Closer(group, use, i, worst[i], bolts);
         }

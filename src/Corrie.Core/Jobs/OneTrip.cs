@@ -50,7 +50,7 @@ public static class OneTrip
     /// <summary>In how many ways a job may turn out at most.</summary>
     public const int MostOutcomes = 64;
 
-    private const long Steps = WorkBudget.OfAPlan * 4;
+    private const long Steps = WorkBudget.OfAPlan;
 
     /// <summary>The kit.</summary>
     /// <param name="document">The job's document.</param>

@@ -56,6 +56,7 @@ public static class CheckDimensions
     private const double Tape = 1 / 32d;
     private const double SoundShare = 0.99;
     private const double Faint = 0.01;
+    private const int MostWeighed = 12;
 
     // A mark that is off takes two figures to explain, an exchange none: of two that fit as well the exchange is the plainer (own rule, as much as a figure is worth by the Bayesian information criterion).
     private const double PerFigure = 1.6;
@@ -79,13 +80,24 @@ public static class CheckDimensions
         };
         var left = pairs.Select(p => Of(points, CheckKind.Apart, p)).ToList();
         // The diagonals first, which everybody measures; the rest where a slip would show least.
-        foreach (var diagonal in new[] { left.MaxBy(c => c.Expected), left.Where(c => points.Count > 3 && left.MaxBy(l => l.Expected) is var d && c.From != d!.From && c.To != d.From && c.From != d.To && c.To != d.To).MaxBy(c => c.Expected) })
+        var longest = left.MaxBy(c => c.Expected)!;
+        var other = points.Count > 3 ? left.Where(c => c.From != longest.From && c.To != longest.From && c.From != longest.To && c.To != longest.To).MaxBy(c => c.Expected) : null;
+        foreach (var diagonal in new[] { longest, other })
         {
             if (diagonal is not null && chosen.Count < points.Count + 2)
             {
                 left.Remove(diagonal);
                 chosen.Add(diagonal);
             }
+        }
+
+        // With a great many marks each gets the longest one that is left, those with the fewest first: choosing by what shows would take seconds.
+        while (points.Count > MostWeighed && chosen.Count < points.Count + 2 && left.Count > 0)
+        {
+            var seldom = Enumerable.Range(0, points.Count).MinBy(i => chosen.Count(c => c.From == i || c.To == i));
+            var next = left.Where(c => c.From == seldom || c.To == seldom).MaxBy(c => c.Expected) ?? left.MaxBy(c => c.Expected)!;
+            left.Remove(next);
+            chosen.Add(next);
         }
 
         while (chosen.Count < points.Count + 2 && left.Count > 0)

@@ -17,10 +17,24 @@ namespace Corrie.Core.SiteDay;
 /// <param name="Planned">How many are planned.</param>
 /// <param name="Spent">How many holes are spent.</param>
 /// <param name="Marks">The marks that check dimensions are taken between.</param>
-/// <param name="Checks">The check dimensions.</param>
-/// <param name="Verdict">What those that were measured say; null as long as not all are.</param>
-public sealed record SiteResult(
-    string Mount, Mass Proof, int Made, int Planned, int Spent, IReadOnlyList<CheckPoint> Marks, IReadOnlyList<CheckDimension> Checks, CheckVerdict? Verdict);
+/// <param name="Measured">What was measured between them.</param>
+public sealed record SiteResult(string Mount, Mass Proof, int Made, int Planned, int Spent, IReadOnlyList<CheckPoint> Marks, IReadOnlyList<MeasuredCheck> Measured)
+{
+    private readonly Lazy<IReadOnlyList<CheckDimension>> checks = new(() => CheckDimensions.For(Marks));
+
+    /// <summary>The check dimensions; worked out when somebody asks, since most readers of a plan do not.</summary>
+    public IReadOnlyList<CheckDimension> Checks => checks.Value;
+
+    /// <summary>What those that were measured say; null as long as not all are.</summary>
+    public CheckVerdict? Verdict
+    {
+        get
+        {
+            var reads = Measured.Count == 0 ? [] : Checks.Select(c => Measured.FirstOrDefault(m => m.Id == c.Id)?.Reads).ToList();
+            return reads.Count > 0 && reads.All(r => r is not null) ? CheckDimensions.Judge(Marks, Checks, [.. reads.Select(r => r!.Value)]) : null;
+        }
+    }
+}
 
 /// <summary>The day on site: what was made, measured and proved, and what follows from it.</summary>
 public sealed class SiteStage : IStage
@@ -109,11 +123,7 @@ public sealed class SiteStage : IStage
         var bolts = input.Fixing.Bolts;
         var proof = new Mass(Math.Min(input.Layout.Load.Kilograms * 1.25, input.Mount.Rated.Kilograms));
         IReadOnlyList<CheckPoint> marks = [.. bolts.Select(b => new CheckPoint($"{b.Number}", b.X, b.Y))];
-        var checks = CheckDimensions.For(marks);
-        var measured = checks.Select(c => input.Built?.Checks.FirstOrDefault(m => m.Id == c.Id)?.Reads).ToList();
-        return new(
-            mount, proof, input.Layout.Position.Bolts.Count(b => b.Made), bolts.Count, input.Built?.Holes.Count(h => !h.Holds) ?? 0, marks, checks,
-            measured.Count > 0 && measured.All(m => m is not null) ? CheckDimensions.Judge(marks, checks, [.. measured.Select(m => m!.Value)]) : null);
+        return new(mount, proof, input.Layout.Position.Bolts.Count(b => b.Made), bolts.Count, input.Built?.Holes.Count(h => !h.Holds) ?? 0, marks, input.Built?.Checks ?? []);
     }
 }
 
