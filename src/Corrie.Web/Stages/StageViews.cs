@@ -4,13 +4,14 @@ using Corrie.Web.Stages.Hanging;
 using Corrie.Web.Stages.Placement;
 using Corrie.Web.Stages.SiteDay;
 using Corrie.Web.Stages.Survey;
+using Corrie.Web.Stages.WholePlan;
 
 namespace Corrie.Web.Stages;
 
 /// <summary>The views of the stages, in the stages' order. A stage that shows no more than its form and its marks has none of its own.</summary>
 public static class StageViews
 {
-    private static readonly IReadOnlyList<StageView> Own = [new SurveyView(), new PlacementView(), new HangingView(), new FixingView(), new SiteView()];
+    private static readonly IReadOnlyList<StageView> Own = [new SurveyView(), new PlacementView(), new HangingView(), new FixingView(), new SiteView(), new WholePlanView()];
 
     /// <summary>A view for every stage.</summary>
     public static IReadOnlyList<StageView> All { get; } = [.. Core.Jobs.Stages.All.Select(s => Own.FirstOrDefault(v => v.Stage == s.Id) ?? StageView.Of(s))];
