@@ -92,20 +92,20 @@ public sealed class BoltHold
         return Shared(load.Pull.Newtons, load.Across.Newtons, pull.Newtons, sideways.Newtons);
     }
 
-    private double Shared(double out_, double sideways, double pull, double hold)
+    private double Shared(double pulled, double sideways, double pull, double hold)
     {
-        if ((out_ > 0 && pull <= 0) || (sideways > 0 && hold <= 0) || double.IsInfinity(out_) || double.IsInfinity(sideways))
+        if ((pulled > 0 && pull <= 0) || (sideways > 0 && hold <= 0) || double.IsInfinity(pulled) || double.IsInfinity(sideways))
         {
             return double.PositiveInfinity;
         }
 
         if (!ByYield)
         {
-            return (out_ > 0 ? out_ / pull : 0) + (sideways > 0 ? sideways / hold : 0);
+            return (pulled > 0 ? pulled / pull : 0) + (sideways > 0 ? sideways / hold : 0);
         }
 
-        var together = Math.Sqrt((out_ * out_) + (sideways * sideways));
-        var (inTension, inShear) = (out_ > 0 ? out_ / pull : 0, sideways > 0 ? sideways / hold : 0);
-        return together == 0 ? 0 : Math.Max(Math.Max(inTension, inShear), ((sideways * inShear) + (out_ * inTension)) / together);
+        var together = Math.Sqrt((pulled * pulled) + (sideways * sideways));
+        var (inTension, inShear) = (pulled > 0 ? pulled / pull : 0, sideways > 0 ? sideways / hold : 0);
+        return together == 0 ? 0 : Math.Max(Math.Max(inTension, inShear), ((sideways * inShear) + (pulled * inTension)) / together);
     }
 }

@@ -76,7 +76,7 @@ internal static class SupportCheck
         var model = new LoadModel(input);
         var factor = WoodValues.Factor(input.Choice.Conditions.Wet, input.Choice.Conditions.Heat);
         var deep = lag * 4;
-        var tip = lag <= Usual ? Length.Tape(0, 3, 16) : Length.Tape(0, 7, 32);
+        var tip = Screw(lag, deep).TipLength;
         if (backing.Kind == BackingKind.Blocking)
         {
             // Through the stud's face into the end of the blocking: weight and pull both go across them.
@@ -96,8 +96,7 @@ internal static class SupportCheck
 
         var layers = input.Wall.LayersThickness;
         var length = backing.Thickness + layers + deep + tip;
-        // Half of a screw and half an inch is thread, and that much of the wood holds it.
-        var thread = Length.Min(deep, length.Half + Length.Tape(0, 1, 2) - tip);
+        var thread = Length.Min(deep, Screw(lag, length).Thread - tip);
         var hold = new BoltHold(
             Force.FromPoundsForce(Withdrawal.LagPoundsPerInch(input.Gravity, lag) * thread.Inches * factor),
             angle => new(WoodValues.Root(lag), WoodValues.BendingYield(lag), deep, WoodValues.Bearing(input.Gravity, lag, angle), backing.Thickness, WoodValues.Bearing(input.Gravity, lag, new(90)), layers, angle),
@@ -105,6 +104,9 @@ internal static class SupportCheck
         var worst = model.Worst(new([.. backing.Screws.Select(s => (s.X, s.Y))], backing.Outline), load => hold.Use(load, load.FromUpright) ?? 0);
         return new(lag, length, backing.Screws.Count, worst.Max(w => hold.Use(w.Load, w.Load.FromUpright) ?? 0));
     }
+
+    // A lag screw of the usual dimensions.
+    private static Fastener Screw(Length diameter, Length length) => new("lag screw", FastenerKind.LagScrew, diameter, length, Length.Zero, Length.Zero, Length.Zero, Length.Zero, null, RatingBasis.Allowable);
 
     private static Length Lag(Bolting input) => input.Fastener.Sort == FastenerKind.LagScrew ? input.Fastener.Diameter : Usual;
 

@@ -1,6 +1,7 @@
 using Corrie.Core.Catalogue;
 using Corrie.Core.Measure;
 using Corrie.Core.Placement;
+using Corrie.Core.Survey;
 
 namespace Corrie.Core.Hanging;
 
@@ -89,13 +90,11 @@ internal static class PlateLayer
            where !hole.Holds
            from row in input.Mount.Rows
            let up = (hookLine + row.AboveHook - hole.Up).Inches
-           let room = (input.Bolt * SpentDiameters).Inches
+           let room = (input.Bolt * HoleCheck.ClearOfOld).Inches
            where Math.Abs(up) < room
            let beside = Length.FromInches(Math.Sqrt((room * room) - (up * up)))
            select (row.Id, hole.Across - beside, hole.Across + beside),
     ];
-
-    private const int SpentDiameters = 3;
 
     /// <summary>The display's bottom edge up to the hook, by the catalogue's figures.</summary>
     /// <param name="display">The display.</param>

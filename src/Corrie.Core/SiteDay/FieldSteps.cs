@@ -132,7 +132,7 @@ public static class FieldSteps
             built?.Proof is { Held: true } proof && proof.Pull.Kilograms >= site.Proof.Kilograms * 0.995)
         { Notes = ["Never with a body, and never from an arm that is out. It proves shear and seating, and not tension: that rests on the calculation and on holes that were looked at."] });
         steps.Add(new(
-            "hang", "Hang the display. Let go when the second person has seen both arms hooked.", [new("its centre, up from the floor", placed.Outer.CentreY), new("its centre, from the left corner", placed.Outer.CentreX)], hardware.Moves || display.Diagonal > plan.Sheet.Policy.TwoOver ? "two or more" : "as the sheet says",
+            "hang", "Hang the display. Let go when the second person has seen both arms hooked.", [new("its centre, up from the floor", placed.Outer.CentreY), new("its centre, from the left corner", placed.Outer.CentreX)], Lifting.Of(display.Mass, display, placed.Outer, plan.Sheet.Policy).Count switch { null => "a lifting machine", 1 => "one", 2 => "two", 3 => "three", _ => "four" },
             "Before letting go: both hooks are seen engaged, or both lower corners read the same.", FieldAsk.Hung, built?.Hung is not null));
         return steps;
     }

@@ -26,6 +26,9 @@ public static class HoleCheck
     /// <summary>Diameter of a probe's hole (common practice: a bit of 1/16 to 1/8 in).</summary>
     public static readonly Length ProbeHole = Length.Tape(0, 1, 8);
 
+    /// <summary>How many diameters a new hole keeps clear of an old one (common practice).</summary>
+    public const int ClearOfOld = 3;
+
     /// <summary>Checks the holes of one thing, each against the member that it goes into and holes that are there.</summary>
     /// <param name="surveyed">The wall as surveyed.</param>
     /// <param name="holes">The holes.</param>
@@ -211,11 +214,11 @@ public static class HoleCheck
 
     private static IEnumerable<Finding> OldHoles(Surveyed surveyed, IReadOnlyList<Hole> holes, Length diameter, IReadOnlyList<(Length X, Length Y)> spent)
     {
-        var old = surveyed.Wall.Features.Where(f => f.Kind == FeatureKind.OldHole).Select(f => (X: f.Centre, Y: f.Bottom + f.Height.Half, Room: Length.Max(f.Width, diameter) * 3, What: "an old hole"))
+        var old = surveyed.Wall.Features.Where(f => f.Kind == FeatureKind.OldHole).Select(f => (X: f.Centre, Y: f.Bottom + f.Height.Half, Room: Length.Max(f.Width, diameter) * ClearOfOld, What: "an old hole"))
             .Concat(surveyed.Soundings
                 .Where(s => s.Evidence is { Kind: EvidenceKind.ProbeMiss, Axis: Axis.Across, Beside: not null })
-                .Select(s => (X: s.Middle, Y: s.Evidence.Beside!.Value, Room: ProbeHole * 3, What: "a probe's hole that missed")))
-            .Concat(spent.Select(s => (s.X, s.Y, Room: diameter * 3, What: "a hole that is spent")));
+                .Select(s => (X: s.Middle, Y: s.Evidence.Beside!.Value, Room: ProbeHole * ClearOfOld, What: "a probe's hole that missed")))
+            .Concat(spent.Select(s => (s.X, s.Y, Room: diameter * ClearOfOld, What: "a hole that is spent")));
         foreach (var (x, y, room, what) in old)
         {
             foreach (var hole in holes)
@@ -225,7 +228,7 @@ public static class HoleCheck
                 {
                     yield return SurveyFindings.OldHoleTooNear.At(
                         new($"{hole.Part}/{x.Units}-{y.Units}", hole.X, hole.Y),
-                        $"The hole at {hole.X} across, {hole.Y} up is {apart:fine} from {what}; 3 diameters are {room:fine}.");
+                        $"The hole at {hole.X} across, {hole.Y} up is {apart:fine} from {what}; {ClearOfOld} diameters are {room:fine}.");
                 }
             }
         }

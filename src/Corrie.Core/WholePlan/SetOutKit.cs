@@ -6,6 +6,7 @@ using Corrie.Core.Hanging;
 using Corrie.Core.Measure;
 using Corrie.Core.Placement;
 using Corrie.Core.Planning;
+using Corrie.Core.SiteDay;
 using Corrie.Core.Survey;
 
 namespace Corrie.Core.WholePlan;

@@ -119,8 +119,8 @@ public class FixingTests : IFindingCases
         var share = 6.5 / (2 * ((6.5 * 6.5) + (2 * 2)));
         Assert.Equal(48 * 2.5 * share, parked.Bolted.Bolts[0].Pull.PoundsForce, 0.01);
         // 48 lb at 20 + 1 in straight out, and 30 lb down on an edge that is as far out: whatever is worst is no less than that.
-        var out_ = ((48 * 21) + (30 * 20)) * share / arm.Bolted.Bolts[0].Holds!.Value.PoundsForce;
-        Assert.True(arm.Bolted.Bolts[0].Utilisation >= out_);
+        var straightOut = ((48 * 21) + (30 * 20)) * share / arm.Bolted.Bolts[0].Holds!.Value.PoundsForce;
+        Assert.True(arm.Bolted.Bolts[0].Utilisation >= straightOut);
     }
 
     [Theory]
@@ -158,7 +158,7 @@ public class FixingTests : IFindingCases
     }
 
     [Fact]
-    public void Bolts_are_numbered_as_they_are_set_out_top_row_first_from_the_left()
+    public void Bolts_are_numbered_as_they_are_set_straightOuttop_row_first_from_the_left()
     {
         var bolts = Sheets.Plan().Bolted.Bolts;
         Assert.Equal([1, 2, 3, 4], bolts.Select(b => b.Number));

@@ -3,7 +3,7 @@ using Corrie.Core.Findings;
 using Corrie.Core.Measure;
 using Corrie.Core.Planning;
 
-namespace Corrie.Core.WholePlan;
+namespace Corrie.Core.SiteDay;
 
 /// <summary>How many people lift a thing to its place.</summary>
 /// <param name="Count">How many; null where more would be needed than can stand round it, so that it is lifted by a machine.</param>

@@ -2,9 +2,10 @@ using Corrie.Core.Catalogue;
 using Corrie.Core.Findings;
 using Corrie.Core.Measure;
 using Corrie.Core.Placement;
+using Corrie.Core.SiteDay;
 using Corrie.Core.WholePlan;
 
-namespace Corrie.Core.Tests.WholePlan;
+namespace Corrie.Core.Tests.SiteDay;
 
 public class LiftingTests
 {
