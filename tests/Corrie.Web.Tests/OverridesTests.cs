@@ -28,7 +28,7 @@ public sealed class OverridesTests(Site site) : IClassFixture<Site>
         var job = await Copy();
         var client = await site.As(who);
         var before = await Finding(job, Stop);
-        (string, string)[] fields = [("code", Stop), ("about", before["part"]!.ToString())];
+        (string, string)[] fields = [("code", Stop), ("about", before["part"]!.ToString()), ("says", before["message"]!.ToString().Replace("\u2009", " "))];
         // Without a reason it is refused in words; who may not is shown the door.
         Assert.Equal(may ? HttpStatusCode.UnprocessableEntity : HttpStatusCode.Redirect, (await Send(client, job, "Override", [.. fields, ("reason", "  ")])).StatusCode);
         await Send(client, job, "Override", [.. fields, ("reason", "seen through the old box, both sides")]);
@@ -60,7 +60,7 @@ public sealed class OverridesTests(Site site) : IClassFixture<Site>
         var forged = Forged(who, finding);
         if (way == "page")
         {
-            Assert.Equal(HttpStatusCode.UnprocessableEntity, (await Send(client, job, "Override", [("code", Final), ("about", finding["part"]!.ToString()), ("reason", "in a hurry")])).StatusCode);
+            Assert.Equal(HttpStatusCode.UnprocessableEntity, (await Send(client, job, "Override", [("code", Final), ("about", finding["part"]!.ToString()), ("says", finding["message"]!.ToString()), ("reason", "in a hurry")])).StatusCode);
             Assert.Equal(HttpStatusCode.UnprocessableEntity, (await Send(client, job, "Change", [("changes", $"/overrides/o1 {forged.ToJsonString()}")])).StatusCode);
         }
         else if (way == "api")
@@ -105,10 +105,42 @@ public sealed class OverridesTests(Site site) : IClassFixture<Site>
         var batch = JsonNode.Parse(await ines.GetStringAsync($"/api/v1/jobs/{job}/entries"))!.AsArray()[^1]!["batch"]!.ToString();
         Assert.Equal(HttpStatusCode.Forbidden, (await tom.PostAsJsonAsync($"/api/v1/jobs/{job}/entries", new[] { new { id = Guid.NewGuid().ToString("N"), undoes = batch } })).StatusCode);
         Assert.NotNull((await Finding(job, Stop))["override"]);
-        // A copy of the job is another job.
+        // A copy of the job is another job, with no hole in its wall and nobody's figure for it.
+        Assert.Equal(HttpStatusCode.OK, await Entry(ines, job, "/items/m1/built/holes/h1", Json("""{ "row": "top", "across": "70 in", "up": "59 in" }""")));
+        Assert.Equal(HttpStatusCode.OK, await Entry(ines, job, "/items/m1/evidence/engineer", Json("""{ "name": "R. Fell", "on": "May", "tension": "90 lb", "shear": "90 lb" }""")));
         var like = await ines.Post("/jobs/new", "/jobs/new?handler=Like", ("like", $"{job}"));
         var copied = long.Parse(like.Headers.Location!.OriginalString.Split('/', '?')[2], System.Globalization.CultureInfo.InvariantCulture);
-        Assert.DoesNotContain("overrides", await ines.GetStringAsync($"/api/v1/jobs/{copied}/file"));
+        var file = await ines.GetStringAsync($"/api/v1/jobs/{copied}/file");
+        Assert.All(new[] { "overrides", "\"holes\"", "R. Fell" }, left => Assert.DoesNotContain(left, file));
+    }
+
+    /// <summary>A lowered limit clears stops too: it takes who may set the company's figures, and their reason.</summary>
+    [Fact]
+    public async Task Figures_of_a_job_depart_from_the_company_s_with_a_name_and_a_reason()
+    {
+        var job = await Copy();
+        var (tom, ines) = (await site.As("tom"), await site.As("ines"));
+        Assert.Equal(HttpStatusCode.Forbidden, await Entry(tom, job, "/policy/accidentalPull", "0 lb"));
+        Assert.Equal(HttpStatusCode.Forbidden, await Entry(tom, job, "/policy", new JsonObject { ["anchorFactor"] = 1, ["departure"] = "mine" }));
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, await Entry(ines, job, "/policy/accidentalPull", "20 lb"));
+        Assert.Equal(HttpStatusCode.OK, await Entry(ines, job, "/policy/departure", "Ines Arkle: no child reaches it, 3 May"));
+        Assert.Equal(HttpStatusCode.OK, await Entry(ines, job, "/policy/accidentalPull", "20 lb"));
+        Assert.Contains("departs from the company's figures Ines Arkle: no child reaches it", (await tom.GetStringAsync($"/jobs/{job}/sheet")).Plain());
+    }
+
+    [Fact]
+    public async Task An_override_is_for_the_figures_that_were_looked_at_and_an_import_brings_nobody_else_s()
+    {
+        var job = await Copy();
+        var ines = await site.As("ines");
+        var finding = await Finding(job, Stop);
+        (string, string)[] stale = [("code", Stop), ("about", finding["part"]!.ToString()), ("says", "The stud at 3 in is found."), ("reason", "seen")];
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, (await Send(ines, job, "Override", stale)).StatusCode);
+        Assert.Null((await Finding(job, Stop))["override"]);
+        var theirs = await Copy(d => Pointer.Set(d, "/overrides/o1", Forged("olive", finding)));
+        Assert.Null((await Finding(theirs, Stop))["override"]);
+        var own = await Copy(d => Pointer.Set(d, "/overrides/o1", Forged("ines", finding)));
+        Assert.NotNull((await Finding(own, Stop))["override"]);
     }
 
     private static JsonObject Forged(string who, JsonNode finding) => new()

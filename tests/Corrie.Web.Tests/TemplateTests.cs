@@ -44,8 +44,9 @@ public sealed class TemplateTests(Site site) : IClassFixture<Site>
             }
 
             var runs = Runs(picture);
-            Assert.Contains(runs, r => Math.Abs((r * Mm) - 100) <= 0.1 + 0.2);
-            Assert.Contains(runs, r => Math.Abs((r * Mm) - 101.6) <= 0.1 + 0.2);
+            // From the middle of the first tick to the middle of the last: each is 0.2 mm thick.
+            Assert.Contains(runs, r => Math.Abs((r * Mm) - 0.2 - 100) <= 0.1);
+            Assert.Contains(runs, r => Math.Abs((r * Mm) - 0.2 - 101.6) <= 0.1);
         }
 
         Assert.True(measured >= (paper == "whole" ? bolts.Count * (bolts.Count - 1) / 2 : 1), $"{measured} distances on {pages.Count} pages");

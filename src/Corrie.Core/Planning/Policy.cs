@@ -55,6 +55,12 @@ public sealed record Policy(
     /// <summary>The most that hangs still on anchors in board alone; nothing where the company never does that. At most 70 lb.</summary>
     public Mass BoardOnlyUpTo { get; init; } = new(30);
 
+    /// <summary>The member that says why a job departs from the company's figures.</summary>
+    public const string DepartureName = "departure";
+
+    /// <summary>Why this job departs from the company's figures, and who says so; empty where it does not.</summary>
+    public string Departure { get; init; } = string.Empty;
+
     /// <summary>What a second trip costs, in the company's money.</summary>
     public double TripCost { get; init; } = 150;
 
@@ -86,6 +92,7 @@ public sealed record Policy(
     {
         VehicleFactor = m.Or("vehicleFactor", new NumberShape("what a weight in a vehicle is multiplied with", 1, 10), 3),
         BoardOnlyUpTo = m.Or("boardOnlyUpTo", new MassShape("the most that hangs still on anchors in board alone, up to 70 lb; 0 for never"), new Mass(30)) is var most && most.Pounds > 70 ? Mass.FromPounds(70) : most,
+        Departure = m.Text(DepartureName, "why a job departs from the company's figures, and who says so", 200),
         TripCost = m.Or("tripCost", new NumberShape("what a second trip costs, in the company's money", 0, 100_000), 150),
         BoardAnchors = m.Or("boardAnchors", new WholeShape("how many anchors in board that takes at least", 5, 40), 5),
     });

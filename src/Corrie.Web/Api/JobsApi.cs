@@ -171,6 +171,7 @@ public static class JobsApi
             return Wrong(problems);
         }
 
+        Overriding.KeepOwn(user, document);
         var id = await JobStart.StartAsync(user.Company, JobDesk.SiteOf(user.Company, document), document, user.SignIn, "api");
         return TypedResults.Created($"/api/v1/jobs/{id}/file", new { id });
     }
@@ -270,7 +271,7 @@ public static class JobsApi
             return Wrong($"'{entry.Path}' leads nowhere in a job sheet. Expected: a JSON Pointer such as /items/d1/place/height.", StatusCodes.Status422UnprocessableEntity);
         }
 
-        if (Overriding.Refusal(user, new(path, entry.Value)) is { } overriding)
+        if (Overriding.Refusal(user, new(path, entry.Value), document) is { } overriding)
         {
             return Wrong(overriding + ".", user.May(Permission.OverrideStops) ? StatusCodes.Status422UnprocessableEntity : StatusCodes.Status403Forbidden);
         }

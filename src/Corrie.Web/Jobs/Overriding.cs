@@ -6,9 +6,11 @@ using Corrie.Web.Access;
 
 namespace Corrie.Web.Jobs;
 
-/// <summary>Who may pass a stop, whichever way the entry comes. Final stops nobody may; the planner does not know an override of one.</summary>
+/// <summary>Who may pass a stop, or move a limit that stops, whichever way the entry comes. Final stops nobody may pass; the planner does not know an override of one.</summary>
 public static class Overriding
 {
+    private const string Figures = "/policy";
+
     /// <summary>Whether a path leads to a job's overrides.</summary>
     /// <param name="path">JSON Pointer.</param>
     public static bool Concerns(string path) => path == Override.Place || path.StartsWith(Override.Place + "/", StringComparison.Ordinal);
@@ -16,8 +18,14 @@ public static class Overriding
     /// <summary>Why somebody may not enter a change; null where they may.</summary>
     /// <param name="user">Who.</param>
     /// <param name="change">The change.</param>
-    public static string? Refusal(CurrentUser user, Change change)
+    /// <param name="document">The job's document before it.</param>
+    public static string? Refusal(CurrentUser user, Change change, JsonObject document)
     {
+        if (change.Path == Figures || change.Path.StartsWith(Figures + "/", StringComparison.Ordinal))
+        {
+            return FiguresRefusal(user, change, document);
+        }
+
         if (!Concerns(change.Path))
         {
             return null;
@@ -56,6 +64,31 @@ public static class Overriding
         var entries = ledger.Entries.Where(e => e.Batch == batch).ToList();
         return entries.Select(e => e.Undoes is { } further ? Refusal(user, ledger, further)
             : Concerns(e.Path) && !user.May(Permission.OverrideStops) ? "A stop is overridden, and an override taken back, by a lead or the office. Expected: one of them" : null).FirstOrDefault(r => r is not null);
+    }
+
+    /// <summary>An imported job brings no overrides but those in the name of who imports it: others' word was given elsewhere.</summary>
+    /// <param name="user">Who imports it.</param>
+    /// <param name="document">The job's document; overrides of others are taken out of it.</param>
+    public static void KeepOwn(CurrentUser user, JsonObject document)
+    {
+        foreach (var (key, _) in ((document[Override.Place[1..]] as JsonObject) ?? []).Where(o => o.Value is not JsonObject said || Refusal(user, new($"{Override.Place}/{o.Key}", said), document) is not null).ToList())
+        {
+            Core.Format.Pointer.Set(document, $"{Override.Place}/{key}", null);
+        }
+    }
+
+    // A limit that is lowered for one job clears stops without a word: it is the company's figures as they are, or a departure by who may set them, with a reason.
+    private static string? FiguresRefusal(CurrentUser user, Change change, JsonObject document)
+    {
+        if (change.Path == Figures && JsonNode.DeepEquals(change.Value, user.Company.Policies.Read().Document))
+        {
+            return null;
+        }
+
+        var reason = change.Path == $"{Figures}/{Policy.DepartureName}" ? change.Value : (change.Value as JsonObject)?[Policy.DepartureName] ?? (document[Figures[1..]] as JsonObject)?[Policy.DepartureName];
+        return !user.May(Permission.EditPolicy) ? $"A job departs from the company's figures by a lead's or the office's word. You are signed in as {RoleOf(user)}. Expected: their departure, with a reason"
+            : reason is not JsonValue said || !said.TryGetValue<string>(out var text) || string.IsNullOrWhiteSpace(text) ? $"A job departs from the company's figures, and nobody has said why. Expected: {Figures}/{Policy.DepartureName} first, the reason with a name"
+            : null;
     }
 
     /// <summary>The role that an override is entered in, as the record has it.</summary>

@@ -96,6 +96,11 @@ public sealed class SetOutPaper : IDisposable
             y = Line($"And {findings.Count(f => f.Stops) - 4} more stops.", bold, left, y, full, XBrushes.DarkRed);
         }
 
+        if (plan.Sheet.Policy.Departure.Length > 0)
+        {
+            y = Line($"This job departs from the company's figures: {plan.Sheet.Policy.Departure}", bold, left, y, full);
+        }
+
         foreach (var over in findings.Where(f => f.Overridden is not null))
         {
             y = Line($"Overridden by {over.Overridden!.By}, {over.Overridden.Role}: {over.Kind.Title}. {over.Overridden.Reason}", bold, left, y, full);

@@ -2,7 +2,10 @@ using System.Text.Json.Nodes;
 using Corrie.Core.Format;
 using Corrie.Core.Jobs;
 using Corrie.Core.Measure;
+using Corrie.Core.Fixing;
+using Corrie.Core.Hanging;
 using Corrie.Core.Planning;
+using Corrie.Core.SiteDay;
 using Corrie.Data;
 using Corrie.Web.Access;
 using Corrie.Web.Jobs;
@@ -115,7 +118,10 @@ public sealed class NewModel(CurrentUser user) : PageModel
         var document = (JsonObject)job.Ledger.Document.DeepClone();
         foreach (var item in job.Plan.Sheet.Items)
         {
+            // Consent, holes and figures of others are of that wall.
             Pointer.Set(document, item.Here.Pointer + "/place/approval", null);
+            Pointer.Set(document, $"{item.Here.Pointer}/{Built.Part.Name}", null);
+            Pointer.Set(document, $"{item.Here.Pointer}/{FixingEvidence.Part.Name}", null);
         }
 
         foreach (var wall in job.Plan.Sheet.Walls)
@@ -126,6 +132,7 @@ public sealed class NewModel(CurrentUser user) : PageModel
         // A new job takes the company's figures of today.
         Pointer.Set(document, "/policy", null);
         Pointer.Set(document, Override.Place, null);
+        Pointer.Set(document, "/" + OpenChoice.Part.Name, null);
         Pointer.Set(document, "/job/archived", null);
         Pointer.Set(document, "/job/number", JsonValue.Create(string.Empty));
         Pointer.Set(document, "/job/title", JsonValue.Create($"Like {job.Plan.Sheet.Head.Title}"));
@@ -159,6 +166,7 @@ public sealed class NewModel(CurrentUser user) : PageModel
             return Refuse([.. problems.Take(8).Select(p => p.ToString())]);
         }
 
+        Overriding.KeepOwn(user, document);
         return await StartAsync(JobDesk.SiteOf(user.Company, document), document);
     }
 

@@ -209,7 +209,8 @@ public sealed partial class IndexModel
     /// <param name="code">The finding's code.</param>
     /// <param name="about">The part that it is about.</param>
     /// <param name="reason">Why.</param>
-    public Task<IActionResult> OnPostOverrideAsync(string? code, string? about, string? reason)
+    /// <param name="says">What the finding said on the page.</param>
+    public Task<IActionResult> OnPostOverrideAsync(string? code, string? about, string? reason, string? says)
     {
         if (!user.May(Permission.OverrideStops))
         {
@@ -226,6 +227,12 @@ public sealed partial class IndexModel
         if (string.IsNullOrWhiteSpace(reason))
         {
             return Task.FromResult(Refuse($"{Override.Place}/{finding.Code} {finding.Where.Part}", string.Empty, "No reason was typed. Expected: why this stop may be passed here."));
+        }
+
+        // The word is given for the figures that were looked at, and not for those that have come since.
+        if (says != Override.Saying(finding))
+        {
+            return Task.FromResult(Refuse($"{Override.Place}/{finding.Code} {finding.Where.Part}", reason, "The figures of this stop have changed since the page was shown. Expected: a look at what it says now."));
         }
 
         if (!Override.Can(finding.Severity))

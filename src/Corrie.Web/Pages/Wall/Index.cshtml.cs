@@ -304,7 +304,7 @@ public sealed partial class IndexModel(CurrentUser user, TimeProvider time, Form
 
     private async Task<IActionResult> Append(IReadOnlyList<Change> changes)
     {
-        if (changes.Select(c => Overriding.Refusal(user, c)).FirstOrDefault(r => r is not null) is { } refusal)
+        if (changes.Select(c => Overriding.Refusal(user, c, Document)).FirstOrDefault(r => r is not null) is { } refusal)
         {
             return Refuse(ChangeLine, string.Empty, refusal + ".");
         }
