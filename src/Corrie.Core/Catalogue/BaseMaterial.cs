@@ -50,6 +50,15 @@ public enum BaseMaterial
     Planks,
 }
 
+/// <summary>How people call them.</summary>
+public static class BaseMaterials
+{
+    /// <summary>What an installer says.</summary>
+    /// <param name="material">The material.</param>
+    /// <returns>Such as <c>25 gauge steel</c>.</returns>
+    public static string Said(this BaseMaterial material) => material is >= BaseMaterial.Steel25 and <= BaseMaterial.Steel16 ? $"{material.Word()["steel".Length..]} gauge steel" : material.Words();
+}
+
 /// <summary>A maker's rated load of an anchor in one material.</summary>
 /// <param name="Into">The material.</param>
 /// <param name="Tension">Load straight out.</param>

@@ -88,13 +88,14 @@ internal static class BoltPlan
         if ((wood && fastener.Sort is FastenerKind.StructuralScrew or FastenerKind.ThroughBolt) || (ground.What == Ground.Units && fastener.Sort.IsMasonry()) || (ground.What is Ground.Flange or Ground.Lining && fastener.Sort == FastenerKind.Toggle))
         {
             var by = input.RatedBy;
-            var flange = ground.What == Ground.Flange;
+            // A load that names no gauge is for none that is known.
+            var flange = ground.What == Ground.Flange && input.Wall.Gauge is null;
             var pull = input.Rated?.Tension ?? (flange ? fastener.RatedTension : null);
             // Where no load across is published only the board that bears on a toggle's bolt is certain.
             var sideways = input.Rated is { } rated ? rated.Shear : flange ? fastener.RatedShear : null;
             return new(
                 pull is { } t ? new Force(t.Newtons / by) : null,
-                sideways is { } s ? new Force(s.Newtons / by) : flange || ground.What == Ground.Lining ? BoardBearing(fastener.Diameter, input.Wall.LayersThickness) : null);
+                sideways is { } s ? new Force(s.Newtons / by) : ground.What is Ground.Flange or Ground.Lining ? BoardBearing(fastener.Diameter, input.Wall.LayersThickness) : null);
         }
 
         return new(null, (Force?)null);

@@ -132,7 +132,7 @@ public static class Calculation
         var over = by == 1 ? "the allowable load as published" : "load at failure / the company's factor";
         if ((rated?.Tension ?? input.Fastener.RatedTension) is { } tension)
         {
-            yield return new($"Straight out{(rated is null ? string.Empty : ", in " + rated.Into.Words())}", over, $"{Lbf(tension)} / {N(by)}", Phrase.Of($"{own.Pull!.Value}"), Source.Maker);
+            yield return new($"Straight out{(rated is null ? string.Empty : ", in " + rated.Into.Said())}", over, $"{Lbf(tension)} / {N(by)}", Phrase.Of($"{own.Pull!.Value}"), Source.Maker);
         }
 
         if (own.Across(default) is { } across)

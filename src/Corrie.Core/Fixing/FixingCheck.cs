@@ -44,7 +44,8 @@ internal static class FixingCheck
                     $"Bolt {bolt.Number} at {bolt.X} is {bolt.OffCentre:fine} off the centre of the stud at {bolt.Stud.Centre}; with {input.Fastener.Diameter} diameter in a {bolt.Stud.Width} face it may be {Length.Max(Length.Zero, bolt.Tolerance):fine}{Uncertainty(bolt)}. It leaves {Length.Max(Length.Zero, bolt.Stud.WoodBeside(input.Fastener.Diameter, bolt.OffCentre)):fine} of wood on one side.");
             }
 
-            if (bolt.Utilisation is { } used && used > policy.FullUse)
+            // What holds nothing at all never reached what should hold it, and that is said.
+            if (bolt.Utilisation is { } used && used > policy.FullUse && bolt.Holds is not { Newtons: 0 })
             {
                 Phrase message = Overloaded(input, bolt, used);
                 // A maker who rates the mount for exactly this wall has tried what goes across its bolts; what pulls them out stays the wood's matter.
@@ -172,7 +173,7 @@ internal static class FixingCheck
             Ground.Board when sort.IsMasonry() || sort == FastenerKind.SheetMetalScrew => Phrase.Of($"Take wood screws, or bolts through it with a plate behind: {name} does not hold in {input.Ground.Depth} of {input.Ground.Name}."),
             Ground.Flange when sort == FastenerKind.SheetMetalScrew => Phrase.Of($"Take rated toggles: {name} is extra holding of a plate that toggles carry, and carries none by itself in {input.Wall.StudDepth} of steel stud."),
             Ground.Flange when sort != FastenerKind.Toggle => Phrase.Of($"Take rated toggles through board and flange: {name} holds no thread in the flange of a steel stud."),
-            Ground.Units when sort == FastenerKind.WedgeAnchor && input.Wall.Unit is { } unit && unit != BaseMaterial.Concrete => Phrase.Of($"Take a sleeve, screw or bonded anchor: {name} is a wedge anchor, for concrete alone, and bursts {unit.Words()}."),
+            Ground.Units when sort == FastenerKind.WedgeAnchor && input.Wall.Unit is { } unit && unit != BaseMaterial.Concrete => Phrase.Of($"Take a sleeve, screw or bonded anchor: {name} is a wedge anchor, for concrete alone, and bursts {unit.Said()}."),
             Ground.Units when !sort.IsMasonry() => Phrase.Of($"Take an anchor for masonry: {name} holds nothing in {input.Ground.Name}."),
             Ground.Lining when sort != FastenerKind.Toggle => Phrase.Of($"Take toggles that open behind the board: {name} tears out of {input.Ground.Layers} of it."),
             Ground.Lining when input.Mount.Moves => Phrase.Of($"Bolt it to studs, or to a board over them: {input.Layout.Position.Bolts.Count} anchors in board alone would carry a mount that reaches {input.Mount.DepthExtended} out of the wall."),
@@ -193,7 +194,9 @@ internal static class FixingCheck
             yield return FixingFindings.RatingUnknown.At(plate, bolts.Ground == Ground.Units && wall.Unit is null
                 ? Phrase.Of($"Say what the wall's units are: {bolts.Bolts.Count} anchors are planned in {input.Ground.Depth} of {input.Ground.Name}, and a rated load is for one material.")
                 : fastener.Ratings.Count > 0 && input.Material is { } into
-                ? Phrase.Of($"Take an anchor that is rated for {into.Words()}: the {fastener.Name} is rated for {string.Join(", ", fastener.Ratings.Select(r => r.Into.Words()))}, and {bolts.Bolts.Count} of them are planned.")
+                ? Phrase.Of($"Take an anchor that is rated for {into.Said()}: the {fastener.Name} is rated for {string.Join(", ", fastener.Ratings.Select(r => r.Into.Said()))}, and {bolts.Bolts.Count} of them are planned.")
+                : bolts.Ground == Ground.Flange && fastener.RatedTension is { } anywhere
+                ? Phrase.Of($"Find the maker's load for {wall.Gauge!.Value.Said()}: the {fastener.Name} is rated for {anywhere} without a gauge, and {bolts.Bolts.Count} of them are planned.")
                 : Phrase.Of($"The {fastener.Name} has no rated load in the catalogue; {bolts.Bolts.Count} of them are planned."));
         }
 
@@ -222,7 +225,7 @@ internal static class FixingCheck
             yield break;
         }
 
-        Remedy[] sold = bolts.Length.Sold is { } take && take != fastener.Length ? [new Remedy($"Take {take} ones", $"the shortest sold that holds; least is {bolts.Length.Least}", [input.Choice.Here.Up.To("bolt").Set("length", take)])] : [];
+        Remedy[] sold = bolts.Length.Sold is { } take && take != fastener.Length ? [new Remedy($"Take {take} ones", $"the shortest sold that holds; least is {bolts.Length.Least:fine}", [input.Choice.Here.Up.To("bolt").Set("length", take)])] : [];
         if (fastener.Sort is FastenerKind.Toggle or FastenerKind.ThroughBolt)
         {
             if (fastener.Sort == FastenerKind.Toggle && bolts.Passed > fastener.Grip)
@@ -249,7 +252,7 @@ internal static class FixingCheck
         {
             yield return FixingFindings.NoHold.At(
                 Plate(input),
-                $"The {fastener.Length} {fastener.Name} never reaches the {ground.Name}: plate, washer, packing and layers are {bolts.Passed}. At least {bolts.Length.Least} is needed, and a length that is sold.",
+                $"The {fastener.Length} {fastener.Name} never reaches the {ground.Name}: plate, washer, packing and layers are {bolts.Passed}. At least {bolts.Length.Least:fine} is needed, and a length that is sold.",
                 sold);
         }
         else if (penetration < least)
@@ -258,7 +261,7 @@ internal static class FixingCheck
                 : input.Choice.Conditions.Penetration is { } deep && deep == least ? Phrase.Of($"{least:fine} are asked for")
                 : Phrase.Of($"at least {(fastener.Sort == FastenerKind.LagScrew ? 4 : 6)} diameters, {least:fine}, are needed");
             yield return FixingFindings.TooShort.At(
-                Plate(input), $"The {fastener.Length} {fastener.Name} is {penetration:fine} in the {(ground.What == Ground.Units ? ground.Name : "wood")} without its tip; {asked}: {bolts.Length.Least} or longer.", sold);
+                Plate(input), $"The {fastener.Length} {fastener.Name} is {penetration:fine} in the {(ground.What == Ground.Units ? ground.Name : "wood")} without its tip; {asked}: {bolts.Length.Least:fine} or longer.", sold);
         }
         else if (ground.What != Ground.Units && fastener.Sort != FastenerKind.StructuralScrew && bolts.Bolts.Any(b => b.Utilisation > 1) && sold.Length > 0)
         {

@@ -103,7 +103,7 @@ public static class FieldSteps
                 Tick($"mark-{bolt.Number}", $"Mark hole {bolt.Number}.", bolt == first ? [Across(bolt.X), Up(bolt.Y)] : [Across(bolt.X), Under(layout, bolt)]);
             }
 
-            steps.Add(new("checks", "Measure between the marks before the first hole.", [.. site.Checks.Select(c => new FieldReading(Says(site, c), c.Expected))], "two", "Before the first hole: the check dimensions fit.", FieldAsk.Checks, site.Verdict is { Sound: true })
+            steps.Add(new("checks", "Measure between the marks before the first hole.", [.. site.Checks.Select(c => new FieldReading(Says(site, c), c.Expected))], "two", "Before the first hole: the check dimensions fit.", FieldAsk.Checks, site.Verdict is { Sound: true } && site.Taken.Count == site.Checks.Count)
             { Notes = ["Where one does not fit, measure again from the datum the mark that is named, and not only the dimension."] });
         }
 

@@ -30,7 +30,7 @@ internal static class SiteCheck
             return [];
         }
 
-        return [.. Holes(input, built, result), .. HoldPoints(input, built, result), .. Checks(input, result), .. Level(input, built), .. Centre(input, built)];
+        return [.. Holes(input, built, result), .. HoldPoints(input, built, result), .. Checks(result), .. Level(input, built), .. Centre(input, built)];
     }
 
     private static Spot At(MadeHole hole) => new("built/" + hole.Id, hole.Across, hole.Up);
@@ -115,7 +115,7 @@ internal static class SiteCheck
         }
     }
 
-    private static IEnumerable<Finding> Checks(OnSite input, SiteResult result)
+    private static IEnumerable<Finding> Checks(SiteResult result)
     {
         if (result.Verdict is not { Sound: false } verdict)
         {
@@ -127,9 +127,8 @@ internal static class SiteCheck
             ? Phrase.Of($"marks {result.Marks[suspects.Marks[0]].Id} and {result.Marks[suspects.Marks[1]].Id} look exchanged")
             : Phrase.Of($"mark {result.Marks[suspects.Marks[0]].Id} is the likeliest to be off");
         var (mark, off) = (result.Marks[suspects.Marks[0]], new List<Phrase>());
-        foreach (var check in result.Checks)
+        foreach (var (check, reads) in result.Taken)
         {
-            var reads = input.Built!.Checks.First(c => c.Id == check.Id).Reads;
             if ((reads - check.Expected).Abs >= Length.Tape(0, 1, 16))
             {
                 off.Add(Phrase.Of($"{result.Marks[check.From].Id} to {result.Marks[check.To].Id}{(check.Kind == CheckKind.Level ? " by the level" : check.Kind == CheckKind.Plumb ? " by the plumb line" : string.Empty)} reads {reads:fine}, by the plan {check.Expected:fine}"));

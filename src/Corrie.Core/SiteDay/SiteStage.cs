@@ -25,15 +25,12 @@ public sealed record SiteResult(string Mount, Mass Proof, int Made, int Planned,
     /// <summary>The check dimensions; worked out when somebody asks, since most readers of a plan do not.</summary>
     public IReadOnlyList<CheckDimension> Checks => checks.Value;
 
-    /// <summary>What those that were measured say; null as long as not all are.</summary>
-    public CheckVerdict? Verdict
-    {
-        get
-        {
-            var reads = Measured.Count == 0 ? [] : Checks.Select(c => Measured.FirstOrDefault(m => m.Id == c.Id)?.Reads).ToList();
-            return reads.Count > 0 && reads.All(r => r is not null) ? CheckDimensions.Judge(Marks, Checks, [.. reads.Select(r => r!.Value)]) : null;
-        }
-    }
+    /// <summary>Those of them that were measured, each with what it reads.</summary>
+    public IReadOnlyList<(CheckDimension Check, Length Reads)> Taken => Measured.Count == 0 ? []
+        : [.. Checks.Select(c => (c, Measured.FirstOrDefault(m => m.Id == c.Id)?.Reads)).Where(c => c.Reads is not null).Select(c => (c.c, c.Reads!.Value))];
+
+    /// <summary>What those that were measured say; null as long as none was.</summary>
+    public CheckVerdict? Verdict => Taken is { Count: > 0 } taken ? CheckDimensions.Judge(Marks, [.. taken.Select(t => t.Check)], [.. taken.Select(t => t.Reads)]) : null;
 }
 
 /// <summary>The day on site: what was made, measured and proved, and what follows from it.</summary>

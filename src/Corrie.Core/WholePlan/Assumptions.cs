@@ -90,6 +90,11 @@ internal static class Assumptions
                 register.Add(new($"{item.Id}/gravity", Phrase.Of($"{result.Gravity:0.00} specific gravity of the studs"), "what bolts hold", Source.Nds("12.2"), false, []));
             }
 
+            if (result.Ground == Ground.Flange && wall.Gauge is null)
+            {
+                register.Add(new($"{item.Id}/gauge", Phrase.Of($"that the load of the {bolt.Name} is for the gauge of these studs"), "what bolts hold", Source.Maker, false, []));
+            }
+
             if (bolt.Sort == FastenerKind.LagScrew && (bolt.Tip == Length.Zero || bolt.SaidThread is null))
             {
                 register.Add(new(

@@ -34,6 +34,7 @@ public class WallsTests
         ["structural screw without a report"] = Of("structural-screw", "1/4 in", "3 in"),
         ["toggle"] = Of("toggle", "1/4 in", "4 in", "steel20, 320 lb, 280 lb; steel25, 200 lb, 180 lb; board, 260 lb, 240 lb", ("hole", "1/2 in"), ("grip", "2 in")),
         ["toggle for 20 gauge"] = Of("toggle", "1/4 in", "4 in", "steel20, 320 lb, 280 lb", ("hole", "1/2 in"), ("grip", "2 in")),
+        ["toggle rated without a gauge"] = Of("toggle", "1/4 in", "4 in", ("hole", "1/2 in"), ("grip", "2 in"), ("ratedTension", "200 lb")),
         ["sheet metal screw"] = Of("sheet-metal-screw", "0.164 in", "1 1/2 in"),
         ["sleeve anchor"] = Of("sleeve-anchor", "3/8 in", "3 in", "solid-brick, 800 lb, 700 lb, 1 1/2 in, 4 in, 4 in"),
         ["bonded anchor"] = Of("bonded-anchor", "3/8 in", "4 in", "hollow-block, 900 lb, 800 lb, 2 in, 4 in, 4 in"),
@@ -79,7 +80,8 @@ public class WallsTests
 
     [Theory]
     [InlineData("wood studs", "structural screw without a report", "no rated load in the catalogue")]
-    [InlineData("steel studs of 25 gauge", "toggle for 20 gauge", "rated for steel25")]
+    [InlineData("steel studs of 25 gauge", "toggle for 20 gauge", "rated for 25 gauge steel")]
+    [InlineData("steel studs of 25 gauge", "toggle rated without a gauge", "is rated for 200 lbf without a gauge")]
     [InlineData("hollow block", "sleeve anchor", "rated for hollow block")]
     [InlineData("masonry of which nobody knows the units", "sleeve anchor", "Say what the wall's units are")]
     public void A_rating_is_for_one_material(string wall, string fastener, string why) => Assert.Contains(why, Plan(wall, fastener).Finding("fix.rating-unknown").Message.Say(LengthStyle.Inches));
@@ -160,7 +162,7 @@ public class WallsTests
 
     // Worked: stone 2 3/4, plywood 1/2, plate 1/4, board 3/4, packing 3/8, 2 in in the stud, tip 7/32: 6 27/32, so 7 in.
     [Theory]
-    [InlineData("3 in", "fix.no-hold", "never reaches the stud: plate, washer, packing and layers are 4 5/8 in. At least 6 27/32 in")]
+    [InlineData("3 in", "fix.no-hold", "never reaches the stud: plate, washer, packing and layers are 4 5/8 in. At least 6 27/32 in is needed")]
     [InlineData("6 in", "fix.too-short", "is 1 5/32 in in the wood without its tip; 2 in are asked for: 6 27/32 in or longer")]
     [InlineData("7 in", null, "")]
     [InlineData("8 1/2 in", "fix.too-long", "reaches through the stud")]

@@ -77,6 +77,14 @@ public class BuiltTests : IFindingCases
     }
 
     [Fact]
+    public void A_single_check_that_cannot_be_is_said_before_the_others_are_measured()
+    {
+        var level = Sheets.Plan(Agreed).Site("m1")!.Checks.First(c => c.Kind == CheckKind.Level);
+        Assert.Contains("site.check-fails", Sheets.Plan([.. Agreed, ($"/items/m1/built/checks/{level.Id}/reads", "3 in")]).Codes());
+        Assert.DoesNotContain("site.check-fails", Sheets.Plan([.. Agreed, ($"/items/m1/built/checks/{level.Id}/reads", "1/32 in")]).Codes());
+    }
+
+    [Fact]
     public void Holes_that_are_there_stay_where_they_are()
     {
         // The stud on the right is found 1/2 in farther: the plate stays on its first bolt, and the display where it is wanted.

@@ -1,9 +1,9 @@
 using System.Text.Json.Nodes;
+using Corrie.Core.Fixing;
 using Corrie.Core.Format;
+using Corrie.Core.Hanging;
 using Corrie.Core.Jobs;
 using Corrie.Core.Measure;
-using Corrie.Core.Fixing;
-using Corrie.Core.Hanging;
 using Corrie.Core.Planning;
 using Corrie.Core.SiteDay;
 using Corrie.Data;
