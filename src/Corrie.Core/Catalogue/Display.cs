@@ -109,6 +109,7 @@ public sealed record Display(
             Bump = m.Length("bump", "how far its back stands out beside the holes", LengthRange.Distance, Length.Zero),
             Areas = m.Part("areas", new ListShape<BackArea>("what else is on it: thin glass, buttons, infrared eye, recess", AreaForm, 24, PlacedText("kind", "thin glass: 0 in, 20 in, 48 in, 8 in"))) ?? [],
             Ports = m.Part("ports", new ListShape<Port>("sockets and inlet on its back", PortForm, 24, PlacedText("name", "HDMI: 6 in, 10 in, 2 in, 5 in"))) ?? [],
+            Warmest = m.Maybe("warmest", new TemperatureShape("the warmest that it may have around it, by its maker")),
             Typical = TypicalParts.Marked(m),
         };
     });
@@ -118,12 +119,15 @@ public sealed record Display(
     {
         Headings =
         [
-            ("What it is", ["name", "diagonal", "aspect", "mass", "portsUsed", "typical"]),
+            ("What it is", ["name", "diagonal", "aspect", "mass", "portsUsed", "warmest", "typical"]),
             ("Its outside", ["width", "height", "depth", "pictureUp"]),
             ("Its holes", ["vesaWidth", "vesaHeight", "vesaCentreUp", "vesaCentreRight", "thread", "threadDepth", "lowerThread", "lowerThreadDepth", "bump"]),
             ("Its sockets, and where it is not gripped", ["ports", "areas"]),
         ],
     };
+
+    /// <summary>The warmest that it may have around it, by its maker; null where nobody has entered it.</summary>
+    public Temperature? Warmest { get; init; }
 
     /// <summary>Thread of the holes in its back, such as <c>M8</c>; null where nobody has entered it.</summary>
     public string? Thread { get; init; }

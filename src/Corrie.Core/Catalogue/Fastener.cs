@@ -45,6 +45,18 @@ public static class FastenerKinds
     /// <returns>Whether it does.</returns>
     public static bool IsWood(this FastenerKind kind) => kind is FastenerKind.LagScrew or FastenerKind.WoodScrew or FastenerKind.StructuralScrew;
 
+    /// <summary>Whether it is made to hold in a wall of a kind.</summary>
+    /// <param name="kind">The kind of fastener.</param>
+    /// <param name="wall">The kind of wall.</param>
+    /// <returns>Whether it is.</returns>
+    public static bool Suits(this FastenerKind kind, WallKind wall) => wall switch
+    {
+        WallKind.WoodStuds => kind.IsWood(),
+        WallKind.SteelStuds => kind == FastenerKind.Toggle,
+        WallKind.Masonry => kind.IsMasonry(),
+        _ => kind.IsWood() || kind == FastenerKind.ThroughBolt,
+    };
+
     /// <summary>Whether it is set in masonry.</summary>
     /// <param name="kind">The kind.</param>
     /// <returns>Whether it is.</returns>

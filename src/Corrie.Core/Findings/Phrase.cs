@@ -28,7 +28,7 @@ public sealed class Phrase
         parts = new((2 * formattedCount) + 1);
     }
 
-    /// <summary>The parts in order: text, <see cref="Length"/>, <see cref="FineLength"/>, <see cref="Mass"/>, <see cref="Force"/> or <see cref="Angle"/>.</summary>
+    /// <summary>The parts in order: text, <see cref="Length"/>, <see cref="FineLength"/>, <see cref="Mass"/>, <see cref="Force"/>, <see cref="Temperature"/> or <see cref="Angle"/>.</summary>
     public IReadOnlyList<object> Parts => parts;
 
     /// <summary>A sentence without quantities.</summary>
@@ -81,6 +81,8 @@ public sealed class Phrase
         Force f when system == UnitSystem.Inches => $"{Figure(f.PoundsForce)} lbf",
         Force f => $"{Figure(f.Newtons)} N",
         Angle a => Figure(a.Degrees) + "°",
+        Temperature w when system == UnitSystem.Inches => $"{Figure(w.Fahrenheit)} °F",
+        Temperature w => $"{Figure(w.Celsius)} °C",
         _ => part.ToString() ?? string.Empty,
     };
 
@@ -103,6 +105,8 @@ public sealed class Phrase
     public void AppendFormatted(Force force) => parts.Add(force);
 
     public void AppendFormatted(Angle angle) => parts.Add(angle);
+
+    public void AppendFormatted(Temperature warm) => parts.Add(warm);
 
     public void AppendFormatted(int number) => parts.Add(number.ToString(CultureInfo.InvariantCulture));
 

@@ -22,21 +22,46 @@ internal static class BoltPlan
     public static FixingResult Of(Bolting input)
     {
         var (mount, fastener, layout) = (input.Mount, input.Fastener, input.Layout);
-        var (ground, passed, tip) = (input.Ground, input.Passed, fastener.TipLength);
-        var (penetration, thread) = InBase(input, fastener);
+        var (ground, passed) = (input.Ground, input.Passed);
         var bolts = layout.Position.Used(fastener.Diameter, mount.Studs).Select(b => (Bolt: b, Y: layout.HookLine + b.Row.AboveHook)).ToList();
         var bears = ground.What == Ground.Board && layout.Backing is { } backing ? Bears(layout.Plate, backing.Outline) : layout.Plate;
         var group = new BoltGroup([.. bolts.Select(b => (b.Bolt.X, b.Y))], bears);
-        var hold = HoldOf(input, penetration, thread);
+        // Where every bolt has its own packing each is of its own length, and holds what that reaches.
+        var each = bolts.Select((_, i) => input.ForBolt(i)).ToList();
+        var engineer = FixingEvidence.EngineerFor(input);
+        (Length Penetration, Length Thread)[] reach = [.. each.Select(b => InBase(b, b.Fastener))];
+        BoltHold Hold(int i) => engineer is { } figure ? new(figure.Tension, figure.Shear) : OwnHold(each[i], reach[i].Penetration, reach[i].Thread);
+        BoltHold[] holds = [.. each.Select((_, i) => Hold(i))];
         var model = new LoadModel(input);
-        var loads = model.Worst(group, load => hold.Use(load, input.FromGrain(load)) ?? load.Pull.Newtons + load.Across.Newtons);
+        var loads = input.Gaps.Items.Count == 0
+            ? holds.Length == 0 ? [] : model.Worst(group, load => Use(holds[0], load))
+            : [.. bolts.Select((_, i) => model.Worst(group, load => Use(holds[i], load))[i])];
+        for (var i = 0; i < bolts.Count && input.Gaps.Items.Count > 0; i++)
+        {
+            // Deep enough may still be too little thread for what it takes.
+            if (Needed(each[i], [loads[i]]).Sold is { } longer && longer != each[i].Fastener.Length && each[i].About != input.About)
+            {
+                each[i] = each[i] with { Fastener = each[i].Fastener with { Length = longer } };
+                reach[i] = InBase(each[i], each[i].Fastener);
+                holds[i] = Hold(i);
+            }
+        }
+
+        double Use(BoltHold hold, BoltLoad load) => hold.Use(load, input.FromGrain(load)) ?? load.Pull.Newtons + load.Across.Newtons;
+        Length Deep(int i) => ground.Layers + reach[i].Penetration + each[i].Fastener.TipLength + (ground.What == Ground.Units ? ForDust : Length.Zero);
 
         var lag = fastener.Sort == FastenerKind.LagScrew;
         var (least, most) = lag ? PilotHole.Range(fastener.Diameter, input.Gravity) : default;
         return new(
             [.. bolts.Select((b, i) => new Bolt(
-                i + 1, b.Bolt.Row.Id, b.Bolt.X, b.Y, b.Bolt.Stud, b.Bolt.OffCentre, b.Bolt.Stud.Tolerance(fastener.Diameter), b.Bolt.Stud.Play(fastener.Diameter), penetration, thread,
-                loads[i].Load, loads[i].Pose, hold, input.FromGrain(loads[i].Load)))],
+                i + 1, b.Bolt.Row.Id, b.Bolt.X, b.Y, b.Bolt.Stud, b.Bolt.OffCentre, b.Bolt.Stud.Tolerance(fastener.Diameter), b.Bolt.Stud.Play(fastener.Diameter), reach[i].Penetration, reach[i].Thread,
+                loads[i].Load, loads[i].Pose, holds[i], input.FromGrain(loads[i].Load))
+                {
+                    Length = each[i].Fastener.Length,
+                    Packing = each[i].Choice.Packing,
+                    DrillDepth = Deep(i),
+                    Needs = Needed(each[i], loads),
+                })],
             input.Gravity,
             least,
             most,
@@ -44,13 +69,20 @@ internal static class BoltPlan
                 : fastener.Hole > Length.Zero ? fastener.Hole
                 : fastener.Sort.IsMasonry() ? fastener.Diameter
                 : null,
-            ground.Layers + penetration + tip + (ground.What == Ground.Units ? ForDust : Length.Zero),
+            bolts.Count == 0 ? Depth(input) : bolts.Select((_, i) => Deep(i)).Max(),
             passed,
             model.Weight,
             ground.What,
             Needed(input, loads))
         { Backing = SupportCheck.HoldOf(input), Input = input };
     }
+
+    /// <summary>The length that suits a bolt with its own packing: the shortest sold that is deep enough.</summary>
+    /// <param name="input">All that it follows from.</param>
+    /// <returns>The length; null where nobody has entered what is sold, or none of that suits.</returns>
+    public static Length? Suiting(Bolting input) => Needed(input, []).Sold;
+
+    private static Length Depth(Bolting input) => input.Ground.Layers + InBase(input, input.Fastener).Penetration + input.Fastener.TipLength + (input.Ground.What == Ground.Units ? ForDust : Length.Zero);
 
     /// <summary>What a bolt holds.</summary>
     /// <param name="input">All that it follows from.</param>

@@ -1,5 +1,6 @@
 using Corrie.Core.Catalogue;
 using Corrie.Core.Hanging;
+using Corrie.Core.Masonry;
 using Corrie.Core.Measure;
 using Corrie.Core.Planning;
 using Corrie.Core.Survey;
@@ -26,13 +27,41 @@ internal sealed record Bolting(
     /// <summary>The wall, its readings worked in.</summary>
     public Wall Wall => Survey.Wall;
 
+    /// <summary>Packing at each bolt, where the face is uneven and gaps were measured; empty where all have the same.</summary>
+    public Same<Length?> Gaps { get; init; } = new([]);
+
+    /// <summary>What a bolt follows from, with its own packing and length.</summary>
+    /// <param name="bolt">The bolt.</param>
+    /// <returns>The same for all where nobody has measured gaps.</returns>
+    public Bolting For(Bolt bolt) => ForBolt(bolt.Number - 1) is var own && own.About != About ? own with { Fastener = Fastener with { Length = bolt.Length } } : this;
+
+    /// <summary>What is known of the wall's fire; null where nothing is.</summary>
+    public Fire? Fire { get; init; }
+
+    /// <summary>What findings of the plate as a whole are about: the plate, or one bolt of it where each has its own packing.</summary>
+    public string About { get; init; } = "plate";
+
+    /// <summary>What one bolt follows from: its own packing, and of the lengths that are sold the one that suits that.</summary>
+    /// <param name="index">The bolt's place among the plate's, from 0.</param>
+    /// <returns>The same for all where nobody has measured gaps.</returns>
+    public Bolting ForBolt(int index)
+    {
+        if (index >= Gaps.Items.Count || Gaps.Items[index] is not { } gap)
+        {
+            return this;
+        }
+
+        var own = this with { Choice = Choice with { Packing = gap }, Gaps = new([]), About = $"bolts/{index + 1}" };
+        return BoltPlan.Suiting(own) is { } length ? own with { Fastener = Fastener with { Length = length } } : own;
+    }
+
     /// <summary>What the bolts hold in, what they pass before that, how deep it is, and what it is called.</summary>
     public (Ground What, Length Layers, Length Depth, string Name) Ground => (Layout.Backing, Wall.Kind) switch
     {
         ({ Kind: BackingKind.Board, Thickness: var thick }, _) => (Fixing.Ground.Board, Length.Zero, thick, "board"),
         ({ Kind: BackingKind.Blocking, Thickness: var thick }, _) => (Fixing.Ground.Blocking, Wall.LayersThickness, Length.Min(thick, Wall.StudDepth), "blocking"),
-        (_, WallKind.Masonry) => (Fixing.Ground.Units, Wall.BeforeBase, Base, Wall.Layers.Count == 0 ? "masonry" : Wall.Layers[^1].Name),
-        (_, WallKind.Planks) => (Fixing.Ground.Board, Wall.BeforeBase, Base, Wall.Layers.Count == 0 ? "planks" : Wall.Layers[^1].Name),
+        (_, WallKind.Masonry) => (Fixing.Ground.Units, Wall.BeforeBase, Base, Wall.Base?.Name ?? "masonry"),
+        (_, WallKind.Planks) => (Fixing.Ground.Board, Wall.BeforeBase, Base, Wall.Base?.Name ?? "planks"),
         _ when BoardOnly => (Fixing.Ground.Lining, Wall.LayersThickness, Length.Zero, "board"),
         (_, WallKind.SteelStuds) => (Fixing.Ground.Flange, Wall.LayersThickness, Wall.StudDepth, "stud"),
         _ => (Fixing.Ground.Stud, Wall.LayersThickness, Wall.StudDepth, "stud"),
@@ -76,5 +105,5 @@ internal sealed record Bolting(
         _ => default,
     };
 
-    private Length Base => Wall.Layers.Count == 0 ? Length.Zero : Wall.Layers[^1].Thickness;
+    private Length Base => Wall.Base?.Thickness ?? Length.Zero;
 }

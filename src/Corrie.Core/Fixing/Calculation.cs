@@ -115,14 +115,15 @@ public static class Calculation
 
     private static IEnumerable<CalculationPart> Holds(Bolting input, Bolt bolt)
     {
-        var own = BoltPlan.OwnHold(input, bolt.Penetration, bolt.Thread);
+        var mine = input.For(bolt);
+        var own = BoltPlan.OwnHold(mine, bolt.Penetration, bolt.Thread);
         if (FixingEvidence.EngineerFor(input) is { } figure)
         {
             yield return new("What it holds, by the engineer", [new($"{figure.Name}, {figure.On}, for {figure.Assumed}", string.Empty, string.Empty, Phrase.Of($"{figure.Tension} out, {figure.Shear} across"), new($"the figure of {figure.Name}", false))]);
         }
 
         var title = FixingEvidence.EngineerFor(input) is null ? "What it holds" : "What it would hold by Corrie's own rules";
-        yield return own.ByYield || own.Pull is not null ? new(title, [.. own.ByYield || input.Fastener.Sort is FastenerKind.LagScrew or FastenerKind.WoodScrew ? InWood(input, bolt, own) : ByRating(input, own)])
+        yield return own.ByYield || own.Pull is not null ? new(title, [.. own.ByYield || input.Fastener.Sort is FastenerKind.LagScrew or FastenerKind.WoodScrew ? InWood(mine, bolt, own) : ByRating(mine, own)])
             : new(title, [new("Nobody says", string.Empty, string.Empty, "not known", Source.Maker)]);
     }
 

@@ -2,6 +2,7 @@ using Corrie.Core.Catalogue;
 using Corrie.Core.Findings;
 using Corrie.Core.Format;
 using Corrie.Core.Hanging;
+using Corrie.Core.Masonry;
 using Corrie.Core.Measure;
 using Corrie.Core.Planning;
 using Corrie.Core.Survey;
@@ -25,7 +26,7 @@ internal static class FixingCheck
     public static IEnumerable<Finding> Check(Bolting input, FixingResult bolts)
     {
         var policy = input.Policy;
-        foreach (var finding in Kind(input, bolts).Concat(Reach(input, bolts)).Concat(Shear(input, bolts)).Concat(Grain(input, bolts)).Concat(SupportCheck.Check(input, bolts)))
+        foreach (var finding in Kind(input, bolts).Concat(Each(input, bolts)).Concat(Room(input, bolts)).Concat(Near(input)).Concat(Shear(input, bolts)).Concat(Grain(input, bolts)).Concat(SupportCheck.Check(input, bolts)))
         {
             yield return finding;
         }
@@ -95,12 +96,7 @@ internal static class FixingCheck
             yield break;
         }
 
-        var needs = new List<(BitFor For, Length Hole, Length Deep)>();
-        if (bolts.Pilot is { } hole)
-        {
-            needs.Add((bolts.Ground switch { Ground.Units => BitFor.Masonry, Ground.Flange => BitFor.Metal, _ => BitFor.Wood }, hole, bolts.DrillDepth));
-        }
-
+        var needs = DrillStep.Of(bolts, bolts.DrillDepth).Select(s => (s.For, Hole: s.Diameter, Deep: s.To)).ToList();
         if (input.Layout.Drilled.Count > 0)
         {
             needs.Add((BitFor.Metal, input.Fastener.Diameter, input.Mount.PlateThickness));
@@ -124,7 +120,7 @@ internal static class FixingCheck
     /// <param name="input">All that the bolts follow from.</param>
     /// <param name="part">The part's name.</param>
     /// <returns>The spot.</returns>
-    public static Spot Plate(Bolting input, string part = "plate") => new(part, input.Layout.Plate.Right, input.Layout.Plate.CentreY);
+    public static Spot Plate(Bolting input, string? part = null) => new(part ?? input.About, input.Layout.Plate.Right, input.Layout.Plate.CentreY);
 
     private static Phrase Overloaded(Bolting input, Bolt bolt, double used)
     {
@@ -217,6 +213,19 @@ internal static class FixingCheck
         }
     }
 
+    // Where every bolt has its own packing each is looked at by itself; those that are alike are said once.
+    private static IEnumerable<Finding> Each(Bolting input, FixingResult bolts) => input.Gaps.Items.Count == 0
+        ? Reach(input, bolts)
+        : bolts.Bolts.DistinctBy(b => (b.Packing, b.Length)).SelectMany(b =>
+            Reach(input.For(b), bolts with { Bolts = [b], DrillDepth = b.DrillDepth, Passed = input.For(b).Passed, Length = b.Needs }));
+
+    // A board under the plate burns.
+    private static IEnumerable<Finding> Near(Bolting input) => input.Choice.Conditions.Spreader is var board && board > Length.Zero
+        ? HeatCheck.Near(input.Wall, input.Fire, [("board under the plate", "board", input.Layout.Plate, board + input.Choice.Packing)]) : [];
+
+    private static IEnumerable<Finding> Room(Bolting input, FixingResult bolts) =>
+        bolts.Bolts.Count > 0 && Wrong(input) is null && input.Rated is { } rated && (rated.Edge > Length.Zero || rated.Spacing > Length.Zero) ? Rated(input, bolts, rated) : [];
+
     private static IEnumerable<Finding> Reach(Bolting input, FixingResult bolts)
     {
         var (wall, fastener, ground) = (input.Wall, input.Fastener, input.Ground);
@@ -248,7 +257,12 @@ internal static class FixingCheck
 
         var penetration = bolts.Bolts[0].Penetration;
         var least = BoltPlan.Deep(input);
-        if (penetration <= Length.Zero)
+        if (ground.What is Ground.Units && wall.Base is null && wall.Layers.Count > 0)
+        {
+            yield return MasonryFindings.VeneerCarries.At(
+                Plate(input), $"Drill a test hole and enter what is behind the {wall.Layers[^1].Name}: it is a facing and carries nothing, and it is all that the {fastener.Length} {fastener.Name} has to hold in.");
+        }
+        else if (penetration <= Length.Zero)
         {
             yield return FixingFindings.NoHold.At(
                 Plate(input),
@@ -270,6 +284,11 @@ internal static class FixingCheck
         }
 
         var depth = bolts.DrillDepth - ground.Layers;
+        if (ground.What is Ground.Units && wall.Base is null)
+        {
+            yield break;
+        }
+
         var beyond = fastener.Length - bolts.Passed - ground.Depth;
         if (ground.What == Ground.Units && depth >= ground.Depth)
         {
@@ -291,14 +310,6 @@ internal static class FixingCheck
         {
             yield return FixingFindings.BoredCrossing.At(
                 Plate(input), $"The {fastener.Name} goes {depth} into the stud; over {input.Policy.CableDepth} a scan for cables that cross it has to be recorded.");
-        }
-
-        if (input.Rated is { } rated && (rated.Edge > Length.Zero || rated.Spacing > Length.Zero))
-        {
-            foreach (var finding in Rated(input, bolts, rated))
-            {
-                yield return finding;
-            }
         }
     }
 
@@ -336,7 +347,7 @@ internal static class FixingCheck
     private static IEnumerable<Finding> Shear(Bolting input, FixingResult bolts)
     {
         // What ends before wood, is no fastener for it or passes layers that nobody has entered, is said already.
-        if (bolts.Bolts.Count == 0 || Wrong(input) is not null || bolts.Bolts[0].HoldsAcross is not null || bolts.Bolts[0].Holds is null || (input.Fastener.Sort.IsWood() && bolts.Bolts[0].Penetration <= Length.Zero))
+        if (bolts.Bolts.Count == 0 || Wrong(input) is not null || bolts.Bolts.All(b => b.HoldsAcross is not null) || bolts.Bolts[0].Holds is null || (input.Fastener.Sort.IsWood() && bolts.Bolts[0].Penetration <= Length.Zero))
         {
             yield break;
         }

@@ -24,6 +24,18 @@ public sealed record Bolt(
     /// <summary>Its name among the parts of its plate.</summary>
     public string Part => $"bolts/{Number}";
 
+    /// <summary>Its length under the head.</summary>
+    public Length Length { get; init; }
+
+    /// <summary>Packing between plate and face at it.</summary>
+    public Length Packing { get; init; }
+
+    /// <summary>How deep its hole is drilled, from the wall's face.</summary>
+    public Length DrillDepth { get; init; }
+
+    /// <summary>How long it has to be.</summary>
+    public LengthNeeded Needs { get; init; } = new(Measure.Length.Zero, null, null);
+
     /// <summary>Whether its edge distance is kept, what is not known of the centre taken off.</summary>
     public bool KeepsEdge => OffCentre <= Tolerance;
 

@@ -2,6 +2,7 @@ using System.Text.Json.Nodes;
 using Corrie.Core.Catalogue;
 using Corrie.Core.Findings;
 using Corrie.Core.Hanging;
+using Corrie.Core.Masonry;
 using Corrie.Core.Measure;
 using Corrie.Core.Placement;
 using Corrie.Core.Planning;
@@ -51,7 +52,7 @@ public sealed class FixingStage : IStage
             var thickest = Length.Zero;
             foreach (var item in sheet.ThingsOn(wall))
             {
-                if (item.Bolt() is not { } bolt)
+                if (plan.BoltOf(item) is not { } bolt)
                 {
                     continue;
                 }
@@ -62,7 +63,12 @@ public sealed class FixingStage : IStage
                     continue;
                 }
 
-                var input = new Bolting(surveyed, mount, bolt, item.Get(FixingChoice.Part)!, layout, placed.Outer, display.Depth, kit, sheet.Policy, item.Get(FixingEvidence.Part), item.Get(Support.Part) is { BoardOnly: true }, new([.. (item.Get(Built.Part)?.Holes ?? []).Where(h => !h.Holds)]), drills);
+                var choice = item.Get(FixingChoice.Part)!;
+                var gaps = plan.Face(item.Id)?.Gaps ?? new([]);
+                // What hangs stands out by the widest gap; each bolt has its own.
+                choice = gaps.Items.Max() is { } widest ? choice with { Packing = widest } : choice;
+                var input = new Bolting(surveyed, mount, bolt, choice, layout, placed.Outer, display.Depth, kit, sheet.Policy, item.Get(FixingEvidence.Part), item.Get(Support.Part) is { BoardOnly: true }, new([.. (item.Get(Built.Part)?.Holes ?? []).Where(h => !h.Holds)]), drills)
+                { Gaps = gaps, Fire = wall.Get(Fire.Part) };
                 var result = plan.Work(Result, item.Id, wall.Id, input, static (work, input) =>
                 {
                     // Poses by bolts: what looking for the worst of them takes.
@@ -80,7 +86,7 @@ public sealed class FixingStage : IStage
                     // What goes into a board on the wall alone makes no hole in the wall.
                     foreach (var bolt in input.Layout.Backing is { Kind: BackingKind.Board } ? [] : result.Bolts)
                     {
-                        work.Add(new WallHole(bolt.Part, bolt.X, bolt.Y, input.Fastener.Hole > Length.Zero ? input.Fastener.Hole : input.Fastener.Diameter, result.DrillDepth));
+                        work.Add(new WallHole(bolt.Part, bolt.X, bolt.Y, input.Fastener.Hole > Length.Zero ? input.Fastener.Hole : input.Fastener.Diameter, bolt.DrillDepth));
                     }
 
                     BoltPlan.Mark(work, input, result);
@@ -172,6 +178,9 @@ public sealed class FixingStage : IStage
                 ["holdsAcross"] = file.Force(b.HoldsAcross),
                 ["pull"] = file.Force(b.Pull),
                 ["holds"] = file.Force(b.Holds),
+                ["length"] = file.Exact(b.Length),
+                ["packing"] = file.Exact(b.Packing),
+                ["drillDepth"] = file.Exact(b.DrillDepth),
                 ["utilisation"] = b.Utilisation is { } u ? Math.Round(u, 3) : null,
             });
         }
@@ -210,7 +219,7 @@ public sealed class FixingStage : IStage
         var mounts = plan.Sheet.ThingsOn(sheet).Where(i => plan.Layout(i.Id) is not null).ToList();
         foreach (var mount in mounts)
         {
-            var (layout, bolt) = (plan.Layout(mount.Id)!, mount.Bolt()?.Diameter ?? plan.Sheet.Policy.UsualBolt);
+            var (layout, bolt) = (plan.Layout(mount.Id)!, plan.BoltOf(mount)?.Diameter ?? plan.Sheet.Policy.UsualBolt);
             var needed = layout.Position.Bolts.Count > 0 ? layout.Position.Bolts.Select(b => b.Stud.Id)
                 : Behind(survey.For(bolt).Studs, plan.Sheet.DisplayOn(mount) is { } display ? plan.Placement(display.Id) : null);
             probes.AddRange(Probing.Confirm(survey, needed, layout.HookLine, bolt).Where(p => probes.All(q => q.For != p.For || q.At != p.At)));

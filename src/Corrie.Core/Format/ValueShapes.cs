@@ -168,6 +168,45 @@ public sealed class MassShape(string says, bool overZero = false) : Shape<Mass>(
     public override JsonObject Schema() => new() { ["type"] = "string", ["pattern"] = "^[0-9.]+ ?(lb|kg)$", ["description"] = Says };
 }
 
+/// <summary>A temperature with its unit.</summary>
+/// <param name="says">What it is.</param>
+public sealed class TemperatureShape(string says) : Shape<Temperature>(says)
+{
+    /// <inheritdoc/>
+    public override string Expected => $"{Says}, a temperature with its unit, such as 104 F or 40 C";
+
+    /// <inheritdoc/>
+    internal override Temperature Sample => new(40);
+
+    /// <inheritdoc/>
+    public override void Check(JsonNode? node, string path, List<SheetProblem> problems)
+    {
+        var text = TextOf(node);
+        if (text is null || !QuantityReader.ReadTemperature(text, UnitSystem.Inches).Ok || !char.IsLetter(text.TrimEnd()[^1]))
+        {
+            problems.Add(Wrong(node, path, text is null ? $"This is {KindOf(node)}" : $"'{text}' is not a temperature with a unit"));
+        }
+    }
+
+    /// <inheritdoc/>
+    public override Temperature Read(JsonNode node, Place here) => QuantityReader.ReadTemperature(TextOf(node), UnitSystem.Inches).Value;
+
+    /// <inheritdoc/>
+    public override JsonNode? Take(string typed, UnitSystem units, out ReadProblem? problem)
+    {
+        var read = QuantityReader.ReadTemperature(typed, units);
+        problem = read.Problem;
+        var told = typed.Contains('c', StringComparison.OrdinalIgnoreCase) ? UnitSystem.Millimetres : typed.Contains('f', StringComparison.OrdinalIgnoreCase) ? UnitSystem.Inches : units;
+        return problem is null ? JsonValue.Create(QuantityReader.Exact(read.Value, told)) : null;
+    }
+
+    /// <inheritdoc/>
+    public override string Say(Temperature value, LengthStyle style) => QuantityReader.Exact(value, style.System);
+
+    /// <inheritdoc/>
+    public override JsonObject Schema() => new() { ["type"] = "string", ["pattern"] = "^[0-9.]+ ?[FC]$", ["description"] = Says };
+}
+
 /// <summary>An angle as text, such as <c>"15 deg"</c>.</summary>
 /// <param name="says">What it is.</param>
 public sealed class AngleShape(string says) : Shape<Angle>(says)

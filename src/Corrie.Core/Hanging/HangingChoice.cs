@@ -76,6 +76,9 @@ public sealed record HangingChoice(
 
     /// <summary>What its plate is bolted with: already the plate's place depends on it, by the edge distance.</summary>
     public static Part<Fastener> Bolt { get; } = new(Holder.Item, "bolt", Fastener.Form, kind => kind == Mount.Kind);
+
+    /// <summary>Other fixings on the van: where a test hole shows another wall than was thought, the first that suits it is planned with.</summary>
+    public static Part<IReadOnlyList<Fastener>> Spares { get; } = new(Holder.Item, "spares", new MapShape<Fastener>("other fixings on the van, for what the wall may turn out to be", Fastener.Form, 6), kind => kind == Mount.Kind);
 }
 
 /// <summary>What somebody has taken for one pair of a display's holes.</summary>

@@ -25,7 +25,7 @@ public sealed class HangingStage : IStage
     public WorkStep Step => WorkStep.Hang;
 
     /// <inheritdoc/>
-    public IReadOnlyList<Part> Parts { get; } = [HangingChoice.Part, HangingChoice.Screws, Support.Part, HangingChoice.Bolt, Built.Part];
+    public IReadOnlyList<Part> Parts { get; } = [HangingChoice.Part, HangingChoice.Screws, Support.Part, HangingChoice.Bolt, HangingChoice.Spares, Built.Part];
 
     /// <inheritdoc/>
     public IReadOnlyList<FindingKind> Kinds => HangingFindings.All;
@@ -48,7 +48,7 @@ public sealed class HangingStage : IStage
             }
 
             var load = new Same<(string Name, Mass Mass)>([.. sheet.AllCarried(item).Select(c => (c == hung ? "display" : c.Name, c.Product?.Mass ?? default))]);
-            var input = new Hanging(item.Id, surveyed, mount, item.Get(HangingChoice.Part)!, display, hung.Get(PlacementChoice.Part)!, placed, load, item.Bolt()?.Diameter ?? sheet.Policy.UsualBolt, hung.Id, sheet.RootOf(item).Id, sheet.Policy, item.Get(Support.Part), item.Bolt() is not null, new(item.Get(Built.Part)?.Holes ?? []));
+            var input = new Hanging(item.Id, surveyed, mount, item.Get(HangingChoice.Part)!, display, hung.Get(PlacementChoice.Part)!, placed, load, plan.BoltOf(item)?.Diameter ?? sheet.Policy.UsualBolt, hung.Id, sheet.RootOf(item).Id, sheet.Policy, item.Get(Support.Part), item.Bolt() is not null, new(item.Get(Built.Part)?.Holes ?? []));
             var laid = plan.Work(Result, item.Id, wall.Id, input, static (work, input) =>
             {
                 var layout = PlateLayer.Lay(input) with { Turning = Turning.Of(input), Pivot = input.ArmsAt };
@@ -231,6 +231,23 @@ public static class HangingResults
     /// <param name="mount">The mount.</param>
     /// <returns>The bolt, screw or toggle; null until one is chosen.</returns>
     public static Fastener? Bolt(this Item mount) => mount.Get(HangingChoice.Bolt);
+
+    /// <summary>What a plate is bolted with on the wall as it has turned out: what was chosen, or the first of the fixings on the van that suits, where that does not.</summary>
+    /// <param name="plan">The plan.</param>
+    /// <param name="mount">The mount.</param>
+    /// <returns>The bolt, screw, anchor or toggle; null until one is chosen.</returns>
+    public static Fastener? BoltOf(this IResults plan, Item mount)
+    {
+        var (chosen, spares) = (mount.Bolt(), mount.Get(HangingChoice.Spares) ?? []);
+        return chosen is null || spares.Count == 0 || plan.Sheet.WallOf(mount) is not { } wall || plan.Survey(wall.Id) is not { Wall.Kind: var kind } || Suits(chosen) ? chosen : spares.FirstOrDefault(Suits) ?? chosen;
+
+        bool Suits(Fastener fastener) => mount.Get(Support.Part) switch
+        {
+            { Backing: not null } => fastener.Sort.Suits(WallKind.Planks),
+            { BoardOnly: true } => fastener.Sort == FastenerKind.Toggle,
+            _ => fastener.Sort.Suits(kind),
+        };
+    }
 
     /// <summary>The display that hangs on a mount: the first one, where there are several.</summary>
     /// <param name="sheet">The sheet.</param>

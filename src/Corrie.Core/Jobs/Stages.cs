@@ -1,6 +1,7 @@
 using Corrie.Core.Findings;
 using Corrie.Core.Fixing;
 using Corrie.Core.Hanging;
+using Corrie.Core.Masonry;
 using Corrie.Core.Placement;
 using Corrie.Core.Planning;
 using Corrie.Core.SiteDay;
@@ -18,6 +19,7 @@ public static class Stages
         new SurveyStage(),
         new PlacementStage(),
         new HangingStage(),
+        new MasonryStage(),
         new FixingStage(),
         new SiteStage(),
         new WholePlanStage(),

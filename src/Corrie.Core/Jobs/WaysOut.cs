@@ -172,7 +172,7 @@ public static class WaysOut
     }
 
     private static PlateQuestion? Question(JobPlan plan, Item item, Mount hardware, WallSheet wall) =>
-        plan.Survey(wall.Id) is not { } survey || plan.Sheet.DisplayOn(item) is not { Product: Display display } hung || plan.Placement(hung.Id) is not { } placed || (item.Bolt()?.Diameter ?? plan.Sheet.Policy.UsualBolt) is var bolt && !survey.Wall.Kind.Framed()
+        plan.Survey(wall.Id) is not { } survey || plan.Sheet.DisplayOn(item) is not { Product: Display display } hung || plan.Placement(hung.Id) is not { } placed || (plan.BoltOf(item)?.Diameter ?? plan.Sheet.Policy.UsualBolt) is var bolt && !survey.Wall.Kind.Framed()
             ? null
             : new(hardware, survey.For(bolt).Studs, placed.Outer.CentreX + display.VesaCentreRight, bolt, survey.Wall.Kind, survey.Wall.Width, hardware.Moves ? null : display.VesaWidth);
 
@@ -225,7 +225,7 @@ public static class WaysOut
 
         var before = plan.Findings.Where(f => f.Stops).Select(f => (f.Code, f.Where.Part)).ToHashSet();
         var open = then.Findings.Where(f => f.Stops && f.Where.Part.StartsWith(item.Id + "/", StringComparison.Ordinal) && !before.Contains((f.Code, f.Where.Part))).Select(f => f.Kind).Distinct().ToList();
-        var holes = layout.Toggles.Count + (layout.Backing?.Screws.Count ?? 0) + (layout.Backing is { Kind: BackingKind.Board } ? 0 : layout.Position.Used(item.Bolt()?.Diameter ?? plan.Sheet.Policy.UsualBolt, ((Mount)then.Sheet.Item(item.Id)!.Product!).Studs).Count);
+        var holes = layout.Toggles.Count + (layout.Backing?.Screws.Count ?? 0) + (layout.Backing is { Kind: BackingKind.Board } ? 0 : layout.Position.Used(plan.BoltOf(item)?.Diameter ?? plan.Sheet.Policy.UsualBolt, ((Mount)then.Sheet.Item(item.Id)!.Product!).Studs).Count);
         return new(
             idea.Kind, idea.Label, idea.Changes, then, new(idea.Minutes, idea.Parts, holes, Shows(then, item, layout)),
             !then.Findings.Any(f => Misses(f, item.Id)) && (idea.Kind != WayKind.Mixed || layout.Toggles.Count > 0), open, RemedyProof.Outcome(plan, then));

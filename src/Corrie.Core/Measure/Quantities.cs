@@ -66,3 +66,21 @@ public readonly record struct Force(double Newtons)
     /// <returns>The force.</returns>
     public static Force FromPoundsForce(double lbf) => new(lbf * NewtonsPerPoundForce);
 }
+
+/// <summary>A temperature.</summary>
+/// <param name="Celsius">Degrees Celsius.</param>
+public readonly record struct Temperature(double Celsius)
+{
+    /// <summary>The same in degrees Fahrenheit: nine fifths and 32.</summary>
+    public double Fahrenheit => (Celsius * 1.8) + 32;
+
+    /// <summary>Makes a temperature from degrees Fahrenheit.</summary>
+    /// <param name="degrees">Degrees Fahrenheit.</param>
+    /// <returns>The temperature.</returns>
+    public static Temperature FromFahrenheit(double degrees) => new((degrees - 32) / 1.8);
+
+    /// <summary>A temperature that is warmer by some degrees.</summary>
+    /// <param name="degrees">Degrees Celsius; negative for cooler.</param>
+    /// <returns>The temperature.</returns>
+    public Temperature Warmer(double degrees) => new(Celsius + degrees);
+}

@@ -58,6 +58,38 @@ public static class QuantityReader
     /// <returns>The text, to a millionth of a degree.</returns>
     public static string Exact(Angle angle) => Math.Round(angle.Degrees, 6).ToString("0.######", CultureInfo.InvariantCulture) + " deg";
 
+    /// <summary>Reads a temperature: <c>104 F</c>, <c>40 C</c>, or a bare number in the job's units.</summary>
+    /// <param name="typed">What was typed; null counts as nothing.</param>
+    /// <param name="bare">Inches make a bare number degrees Fahrenheit, millimetres make it Celsius.</param>
+    /// <returns>A temperature of 0 F to 400 C, or what was understood and what is expected.</returns>
+    public static ReadResult<Temperature> ReadTemperature(string? typed, UnitSystem bare)
+    {
+        const string expected = "a temperature such as 104 F or 40 C";
+        if (Number(typed, expected, out var value, out var unit) is { } problem)
+        {
+            return problem;
+        }
+
+        Temperature? warm = unit.Replace("°", string.Empty).Replace("deg", string.Empty).Trim() switch
+        {
+            "" => bare == UnitSystem.Inches ? Temperature.FromFahrenheit(value) : new(value),
+            "f" => Temperature.FromFahrenheit(value),
+            "c" => new(value),
+            _ => null,
+        };
+        return warm is null ? new ReadProblem(typed ?? string.Empty, $"'{unit}' is no unit of temperature here", expected)
+            : warm.Value.Celsius > 400 ? new ReadProblem(typed ?? string.Empty, $"{typed} is over 400 C", expected)
+            : warm.Value;
+    }
+
+    /// <summary>The temperature in full with its unit: <c>104 F</c>, <c>40 C</c>.</summary>
+    /// <param name="warm">Any temperature.</param>
+    /// <param name="preferred">Inches for Fahrenheit, millimetres for Celsius.</param>
+    /// <returns>The text, to a hundredth of a degree.</returns>
+    public static string Exact(Temperature warm, UnitSystem preferred) => preferred == UnitSystem.Inches
+        ? Math.Round(warm.Fahrenheit, 2).ToString("0.##", CultureInfo.InvariantCulture) + " F"
+        : Math.Round(warm.Celsius, 2).ToString("0.##", CultureInfo.InvariantCulture) + " C";
+
     private static ReadProblem? Number(string? typed, string expected, out double value, out string unit)
     {
         var text = (typed ?? string.Empty).Trim().ToLowerInvariant();

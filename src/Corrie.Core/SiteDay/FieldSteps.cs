@@ -72,7 +72,7 @@ public static class FieldSteps
         var built = item.Get(Built.Part);
         var choice = item.Get(SettingOut.Part) ?? SettingOut.Usual;
         var bolts = choice.InOrder(fixing.Bolts, layout);
-        var fastener = item.Bolt()!;
+        var fastener = plan.BoltOf(item)!;
         var steps = new List<FieldStep>();
         bool Ticked(string id) => built?.Done.Any(d => d.Id == id) == true;
         FieldReading Across(Length x) => new($"{(tapes.Across.Read(x).Back ? "left" : "right")} of the {tapes.Across.Name}", tapes.Across.Read(x).Distance);

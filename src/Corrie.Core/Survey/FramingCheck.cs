@@ -35,7 +35,7 @@ public static class FramingCheck
         .. Foreign(surveyed),
         .. surveyed.Wall.Crosses.Where(c => c.StandsFor is null).Select(c => SurveyFindings.DatumUnclear.At(
             new("crosses/" + c.Id, c.X, c.Y), $"The client's cross at {c.X} across, {c.Y} up: ask which point it stands for, the centre, the bottom edge or a corner.")),
-        .. surveyed.Wall.TestHoles.SelectMany(h => BuildUp(surveyed.Wall, h)),
+        .. BuildUpFound.Check(surveyed.Wall),
         .. House(surveyed.Wall, site),
     ];
 
@@ -107,29 +107,6 @@ public static class FramingCheck
         return SurveyFindings.FalseReading.At(
             Spot(surveyed.Wall, s, "evidence/" + s.Evidence.Id),
             $"The {(s.Evidence.Method == Method.Magnet ? "magnet" : "scanner")} showed a member at {s.Middle - s.Moved}, but the bit {(against.Evidence.Kind == EvidenceKind.ProbeMiss ? "fell through" : "stopped short")} at {against.Middle:fine}: two boards that meet, a strip or a pipe. It stays on the drawing, struck out.");
-    }
-
-    private static IEnumerable<Finding> BuildUp(Wall wall, TestHole hole)
-    {
-        for (var i = 0; i < Math.Max(hole.Layers.Count, wall.Layers.Count); i++)
-        {
-            var found = i < hole.Layers.Count ? hole.Layers[i] : default;
-            var said = i < wall.Layers.Count ? wall.Layers[i] : null;
-            Phrase? differs = (found.Name, said) switch
-            {
-                (not null, null) => Phrase.Of($"behind {wall.Layers.Count} layers there is {found.Thickness:fine} of {found.Name}, which the build-up has not"),
-                (null, not null) => Phrase.Of($"the {said.Name} of {said.Thickness:fine} is not there"),
-                (not null, not null) when !TestHole.Same(found.Name, said.Name) => Phrase.Of($"layer {i + 1} is {found.Name}, {found.Thickness:fine}; the build-up says {said.Name}, {said.Thickness:fine}"),
-                (not null, not null) when (found.Thickness - said.Thickness).Abs > TestHole.Give => Phrase.Of($"the {said.Name} is {found.Thickness:fine} thick; the build-up says {said.Thickness:fine}"),
-                _ => null,
-            };
-            if (differs is not null)
-            {
-                yield return SurveyFindings.BuildUpDiffers.At(
-                    new("testHoles/" + hole.Id, hole.X, hole.Y), $"The test hole at {hole.X} across, {hole.Y} up by {hole.By}: {differs}.");
-                yield break;
-            }
-        }
     }
 
     private static IEnumerable<Finding> House(Wall wall, SiteFacts site)

@@ -25,6 +25,55 @@ public sealed record WallQuestions(FlueState? Flue, bool? Gas, bool? FireRated, 
 {
     /// <summary>Nothing answered.</summary>
     public static WallQuestions Open { get; } = new(null, null, null, null, null);
+
+    /// <summary>What shows that nothing is lit in the flue any more; null where nobody has shown it.</summary>
+    public DeadFlue? DeadFlue { get; init; }
+
+    /// <summary>Whether a flue counts as in use: one that is called dead is, until that has been shown. What nobody has asked is another matter.</summary>
+    public bool FlueMayBeLive => Flue is FlueState.Live || (Flue is FlueState.Dead && DeadFlue is not { Shown: true });
+}
+
+/// <summary>What shows that nothing is lit in a flue any more.</summary>
+/// <param name="ApplianceGone">Whether the appliance is gone.</param>
+/// <param name="ClosedOff">Whether the flue is closed off.</param>
+/// <param name="Photo">Key of a photo of that.</param>
+/// <param name="By">Who has seen it.</param>
+public sealed record DeadFlue(bool ApplianceGone, bool ClosedOff, string Photo, string By)
+{
+    /// <summary>Whether all of it is there: gone, closed off, a photo and a name.</summary>
+    public bool Shown => ApplianceGone && ClosedOff && Photo.Length > 0 && By.Length > 0;
+}
+
+/// <summary>What a bit met behind the layers.</summary>
+public enum BehindLayers
+{
+    /// <summary>Wood: a member, blocking, sheathing on it.</summary>
+    Wood,
+
+    /// <summary>Nothing: it dropped.</summary>
+    Void,
+
+    /// <summary>Metal.</summary>
+    Metal,
+
+    /// <summary>More of the last layer: the hole ends in it.</summary>
+    Same,
+}
+
+/// <summary>How layers sounded and drilled.</summary>
+public enum LayerSound
+{
+    /// <summary>Sound.</summary>
+    Sound,
+
+    /// <summary>Hollow under the knuckles.</summary>
+    Hollow,
+
+    /// <summary>It crumbles.</summary>
+    Crumbling,
+
+    /// <summary>Sooty.</summary>
+    Sooty,
 }
 
 /// <summary>What is known of the house; null as long as nobody has answered.</summary>
@@ -54,6 +103,27 @@ public sealed record TestHole(string Id, Length X, Length Y, IReadOnlyList<(stri
 {
     /// <summary>How far a thickness may be off one that was entered.</summary>
     public static readonly Length Give = Length.Tape(0, 1, 8);
+
+    /// <summary>What the bit met behind the layers; null where nobody has said.</summary>
+    public BehindLayers? Behind { get; init; }
+
+    /// <summary>How deep it went on biting in that; null where nobody has said.</summary>
+    public Length? Bite { get; init; }
+
+    /// <summary>Colour of the dust; empty where nobody has said.</summary>
+    public string Dust { get; init; } = string.Empty;
+
+    /// <summary>Whether it was taken back as wrong.</summary>
+    public bool Struck { get; init; }
+
+    /// <summary>Where it dropped: whether that is the gap between two members.</summary>
+    public bool Gap { get; init; }
+
+    /// <summary>How the layers sounded and drilled.</summary>
+    public LayerSound Sound { get; init; }
+
+    /// <summary>Where it stands in the document.</summary>
+    public Format.Place Here { get; init; } = Format.Place.Nowhere;
 
     /// <summary>Whether it shows a layer of the build-up at its place, counted from the room inwards.</summary>
     /// <param name="layer">The layer.</param>

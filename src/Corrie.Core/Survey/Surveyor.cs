@@ -63,6 +63,7 @@ public static class Surveyor
     /// <returns>The wall as surveyed.</returns>
     public static Surveyed Survey(Wall wall, WorkBudget? budget = null)
     {
+        wall = BuildUpFound.Taken(wall);
         var clear = wall.Readings.Select(r => (Told: r, Seen: Faces.Seen(wall, r))).Where(p => p.Seen is not null).ToList();
         var told = clear.ToDictionary(p => p.Told.Id, p => p.Told);
         AdjustedNetwork Solve(Axis axis, Length size)
@@ -161,7 +162,7 @@ public static class Surveyor
 
     // What a test hole has gone through is confirmed by it.
     private static Layer Confirmed(Wall wall, Layer layer, int place) =>
-        !layer.Confirmed && wall.TestHoles.FirstOrDefault(h => h.Shows(layer, place)) is { } hole
+        !layer.Confirmed && wall.TestHoles.FirstOrDefault(h => !h.Struck && h.Shows(layer, place)) is { } hole
             ? layer with { Confirmed = true, By = $"test hole by {hole.By}" }
             : layer;
 

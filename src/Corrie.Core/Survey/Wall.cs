@@ -78,6 +78,12 @@ public enum FeatureKind
     /// <summary>A hole of something that hung here before; its width is its diameter.</summary>
     OldHole,
 
+    /// <summary>A flue in the wall; its depth is how far behind the face it begins.</summary>
+    Flue,
+
+    /// <summary>A former opening that was closed with board.</summary>
+    ClosedOpening,
+
     /// <summary>Anything else.</summary>
     Other,
 }
@@ -89,7 +95,18 @@ public enum FeatureKind
 /// <param name="Thickness">Its thickness.</param>
 /// <param name="Confirmed">Whether somebody has seen or drilled it.</param>
 /// <param name="By">By what it was confirmed; empty where nobody said.</param>
-public sealed record Layer(string Id, int Order, string Name, Length Thickness, bool Confirmed, string By = "");
+public sealed record Layer(string Id, int Order, string Name, Length Thickness, bool Confirmed, string By = "")
+{
+    /// <summary>Whether it is stuck or laid before what holds, and carries nothing: adhered stone, brick veneer, render, plaster.</summary>
+    public bool Facing { get; init; }
+
+    /// <summary>Whether a layer of that name is a facing, where nobody has said (common practice).</summary>
+    /// <param name="name">What it is called.</param>
+    /// <returns>Whether it is.</returns>
+    public static bool IsFacing(string name) => Facings.Any(f => name.Contains(f, StringComparison.OrdinalIgnoreCase));
+
+    private static readonly string[] Facings = ["veneer", "facing", "faced", "render", "plaster", "tile", "mortar bed"];
+}
 
 /// <summary>A vertical member behind the layers.</summary>
 /// <param name="Id">Short key in the sheet.</param>
@@ -172,6 +189,9 @@ public sealed record Feature(
     /// <summary>Whether mains may run to it.</summary>
     public bool Electrical => Traits.Mains;
 
+    /// <summary>Whether it burns: mantels and shelves, unless somebody says otherwise.</summary>
+    public bool Combustible { get; init; }
+
     /// <summary>How a casing stands round the opening on both faces; null where nobody has measured that.</summary>
     public Casing? Casing { get; init; }
 
@@ -179,7 +199,7 @@ public sealed record Feature(
     private static readonly Length ShortestRun = Length.Tape(12);
 
     /// <summary>Whether it lies in the wall and is so short that it is an end of a cable, pipe or duct: the rest is not on the sheet.</summary>
-    public bool IsEndOfRun => Buried && Width < ShortestRun && Height < ShortestRun;
+    public bool IsEndOfRun => Buried && Kind != FeatureKind.Flue && Width < ShortestRun && Height < ShortestRun;
 
     /// <summary>Whether it lies in the wall: nothing is hung on it, and no hole may meet it.</summary>
     public bool Buried => Traits.InWall;
@@ -220,7 +240,9 @@ public sealed record FeatureTraits(BodyRole? Role, bool Mains = false, bool InWa
         FeatureKind.Vent => new(BodyRole.Control, Hole: "its duct is behind it"),
         FeatureKind.Control => new(BodyRole.Control, Hole: "what it works is behind it"),
         FeatureKind.Cable or FeatureKind.Pipe or FeatureKind.Gas or FeatureKind.Duct => new(null, InWall: true, Hole: "it lies in the wall"),
-        FeatureKind.OldHole => new(default(BodyRole?)),
+        // What a hole into it does is another matter than a cable's.
+        FeatureKind.Flue => new(null, InWall: true),
+        FeatureKind.OldHole or FeatureKind.ClosedOpening => new(default(BodyRole?)),
         _ => throw new ArgumentOutOfRangeException(nameof(kind), kind, "Nobody has said how things of this kind behave."),
     };
 }
@@ -272,8 +294,11 @@ public sealed record Wall(
     /// <summary>The gauge of its steel studs; null where nobody has said.</summary>
     public BaseMaterial? Gauge { get; init; }
 
-    /// <summary>The layers before what holds: all of a framed wall's; without the last one, which holds, where the face itself does.</summary>
-    public Length BeforeBase => Kind.Framed() || Layers.Count == 0 ? LayersThickness : LayersThickness - Layers[^1].Thickness;
+    /// <summary>The layers before what holds: all of a framed wall's; without the last one, which holds, where the face itself does. A facing never holds.</summary>
+    public Length BeforeBase => Base is { } holds ? LayersThickness - holds.Thickness : LayersThickness;
+
+    /// <summary>The layer that holds, where the face itself does: the last one, unless that is a facing. Null for a framed wall, and where nobody knows what is behind.</summary>
+    public Layer? Base => Kind.Framed() || Layers.Count == 0 || Layers[^1].Facing ? null : Layers[^1];
 
     /// <summary>Whether this face is the outside of the house.</summary>
     public bool Outside { get; init; }
@@ -289,6 +314,12 @@ public sealed record Wall(
 
     /// <summary>Holes made to see the layers.</summary>
     public IReadOnlyList<TestHole> TestHoles { get; init; } = [];
+
+    /// <summary>The build-up as it was entered, where a test hole contradicts it and its own layers are planned with; null where none does.</summary>
+    public IReadOnlyList<Layer>? Said { get; init; }
+
+    /// <summary>Key of the test hole whose layers are planned with; empty where those that were entered are.</summary>
+    public string Counts { get; init; } = string.Empty;
 
     /// <summary>Photos.</summary>
     public IReadOnlyList<Photo> Photos { get; init; } = [];

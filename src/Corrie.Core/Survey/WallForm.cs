@@ -12,13 +12,19 @@ public static class WallForm
     private static readonly Length Thin = Length.Tape(40);
     private static readonly Length FacesOfMembers = Length.Tape(24);
 
-    private static readonly GroupShape<Layer> Layers = new("a layer", m => new Layer(
-        m.Key,
-        m.Need("order", new WholeShape("its place from the room inwards", 1, 99)),
-        m.Need("name", new TextShape("what it is", 80)),
-        m.Length("thickness", "its thickness", LengthRange.UpTo(Thin)),
-        m.Yes("confirmed", "whether somebody has seen or drilled it"),
-        m.Text("by", "by what it was confirmed", 80)));
+    private static readonly GroupShape<Layer> Layers = new("a layer", m =>
+    {
+        var order = m.Need("order", new WholeShape("its place from the room inwards", 1, 99));
+        var name = m.Need("name", new TextShape("what it is", 80));
+        return new Layer(
+            m.Key,
+            order,
+            name,
+            m.Length("thickness", "its thickness", LengthRange.UpTo(Thin)),
+            m.Yes("confirmed", "whether somebody has seen or drilled it"),
+            m.Text("by", "by what it was confirmed", 80))
+        { Facing = m.Yes("facing", "whether it is a facing, which carries nothing: adhered stone, veneer, render, plaster", Layer.IsFacing(name)) };
+    });
 
     private static readonly GroupShape<Casing> Casings = new("how far the casing's edges stand from the opening, on both faces", m => new Casing(
         m.Length("hereInner", "inner edge on this face", LengthRange.Distance),
@@ -41,7 +47,10 @@ public static class WallForm
                 m.Length("height", "height", LengthRange.Size)),
             m.Length("depth", "how far it stands out of the wall", LengthRange.Distance, Length.Zero),
             m.Yes("routeKnown", "whether the route of its cable or pipe is known"))
-        { Casing = m.Part("casing", Casings) };
+        {
+            Casing = m.Part("casing", Casings),
+            Combustible = m.Yes("combustible", "whether it burns", kind is FeatureKind.Mantel or FeatureKind.Shelf),
+        };
     });
 
     private static readonly GroupShape<MeasuredReading> Readings = new("a reading", m =>
@@ -93,7 +102,16 @@ public static class WallForm
         m.Length("x", "from the left corner", LengthRange.Along),
         m.Length("y", "over the floor", LengthRange.Along),
         m.Need("layers", new ListShape<(string, Length)>("what it went through, from the room inwards", SeenLayers, 20)),
-        Somebody(m, "who made it")));
+        Somebody(m, "who made it"))
+    {
+        Behind = m.Maybe("behind", new ChoiceShape<BehindLayers>("what the bit met behind these")),
+        Bite = m.MaybeLength("bite", "how deep it went on biting in that", LengthRange.Distance),
+        Dust = m.Text("dust", "colour of the dust", 40),
+        Struck = m.Yes("struck", "whether it was taken back as wrong"),
+        Gap = m.Yes("gap", "where it dropped: whether that is the gap between two members"),
+        Sound = m.Choice("sound", "how the layers sounded and drilled", LayerSound.Sound),
+        Here = m.Here,
+    });
 
     private static readonly GroupShape<Photo> Photos = new("a photo", m => new Photo(
         m.Key,
@@ -121,7 +139,14 @@ public static class WallForm
         m.Maybe("gas", new YesNoShape("whether gas runs near")),
         m.Maybe("fireRated", new YesNoShape("whether the wall is fire-rated or a party wall")),
         m.Maybe("insulated", new YesNoShape("whether it is an outside wall with insulation")),
-        m.Maybe("mayCut", new YesNoShape("whether it may be cut"))));
+        m.Maybe("mayCut", new YesNoShape("whether it may be cut")))
+    {
+        DeadFlue = m.Part("deadFlue", new GroupShape<DeadFlue>("what shows that nothing is lit in the flue any more", d => new DeadFlue(
+            d.Yes("applianceGone", "whether the appliance is gone"),
+            d.Yes("closedOff", "whether the flue is closed off"),
+            d.Text("photo", "the key of a photo of that", 40),
+            d.Text("by", "who has seen it", 80)))),
+    });
 
     private static readonly GroupShape<SiteFacts> Site = new("what is known of the house", m => new SiteFacts(
         m.Maybe("built", new WholeShape("year in which the house was built", 1000, 2200)),

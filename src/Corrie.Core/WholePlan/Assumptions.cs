@@ -50,7 +50,7 @@ internal static class Assumptions
             }
         }
 
-        var fixings = plan.Sheet.ThingsOn(sheet).Where(i => plan.Fixing(i.Id) is { Bolts.Count: > 0 }).Select(i => (Item: i, Result: plan.Fixing(i.Id)!, Bolt: i.Bolt()!)).ToList();
+        var fixings = plan.Sheet.ThingsOn(sheet).Where(i => plan.Fixing(i.Id) is { Bolts.Count: > 0 }).Select(i => (Item: i, Result: plan.Fixing(i.Id)!, Bolt: plan.BoltOf(i)!)).ToList();
         if (fixings.Count == 0)
         {
             return register;

@@ -1,6 +1,7 @@
 using Corrie.Core.Findings;
 using Corrie.Core.Fixing;
 using Corrie.Core.Hanging;
+using Corrie.Core.Masonry;
 using Corrie.Core.Measure;
 using Corrie.Core.Placement;
 using Corrie.Core.Planning;
@@ -48,6 +49,15 @@ internal static class Clearances
                 yield return FixingFindings.ThroughOpening.At(
                     new($"{hole.Part}/{opening.Id}", hole.X, hole.Y),
                     $"Move it: the hole at {hole.X} across, {hole.Y} up falls into the {opening.Name}, {opening.Left} to {opening.Right} across, {opening.Bottom} to {opening.Top} up.");
+            }
+
+            foreach (var flue in input.Flues.Items.Where(f => f.IsReachedBy(hole.X, hole.Y, radius, hole.Depth)))
+            {
+                yield return MasonryFindings.FlueRoute.At(
+                    new($"{hole.Part}/{flue.Id}", hole.X, hole.Y),
+                    flue.Begins is { } begins ? Phrase.Of($"Move it or drill less deep: the hole at {hole.X} across, {hole.Y} up is {hole.Depth} deep, and the {flue.Name} begins {begins} behind the face; {FluePlace.Cover} has to be left.")
+                    : flue.Assumed ? Phrase.Of($"Find out where the {flue.Name} runs and put it on the wall, with how far behind the face it begins: the hole at {hole.X} across, {hole.Y} up is over the fire, and a flue that nobody has found counts as one in use.")
+                    : Phrase.Of($"Enter how far behind the face the {flue.Name} begins, or show that it is dead: the hole at {hole.X} across, {hole.Y} up goes {hole.Depth} deep into it for all that is known."));
             }
 
             foreach (var box in input.Bodies.Items.Where(b => b.From < Length.Zero && b.Outline.Grown(radius).Holds(hole.X, hole.Y)))

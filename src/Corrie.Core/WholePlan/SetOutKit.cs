@@ -3,6 +3,7 @@ using Corrie.Core.Findings;
 using Corrie.Core.Fixing;
 using Corrie.Core.Format;
 using Corrie.Core.Hanging;
+using Corrie.Core.Masonry;
 using Corrie.Core.Measure;
 using Corrie.Core.Placement;
 using Corrie.Core.Planning;
@@ -39,7 +40,7 @@ public sealed record SetOutKit(IReadOnlyList<Phrase> Tools, IReadOnlyList<Phrase
         }
 
         var things = plan.Sheet.ThingsOn(sheet).ToList();
-        var bolted = things.Where(i => plan.Fixing(i.Id) is { Bolts.Count: > 0 }).Select(i => (Item: i, Bolt: i.Bolt()!, Result: plan.Fixing(i.Id)!)).ToList();
+        var bolted = things.Where(i => plan.Fixing(i.Id) is { Bolts.Count: > 0 }).Select(i => (Item: i, Bolt: plan.BoltOf(i)!, Result: plan.Fixing(i.Id)!)).ToList();
         return new([.. ToolsOf(plan, wall, things, bolted)], [.. PeopleOf(plan, things)], [.. UnconfirmedOf(plan, wall, survey.Wall, bolted)], [.. ScrewsOf(plan, things)]);
     }
 
@@ -62,7 +63,17 @@ public sealed record SetOutKit(IReadOnlyList<Phrase> Tools, IReadOnlyList<Phrase
             yield return $"a step: the highest mark is {plan.Marks.Where(m => m.Wall == wall && m.Y is not null).Max(m => m.Y!.Value)} up";
         }
 
-        foreach (var (bit, depth, toggle) in bolted.Select(b => (Bit: b.Bolt.Sort == FastenerKind.Toggle ? b.Bolt.Hole : b.Result.Pilot ?? Length.Zero, b.Result.DrillDepth, Toggle: b.Bolt.Sort == FastenerKind.Toggle)).Distinct())
+        foreach (var step in bolted.SelectMany(b => b.Result.Bolts.SelectMany(h => DrillStep.Of(b.Result, h.DrillDepth))).Where(s => s.For == BitFor.Masonry || bolted.Any(b => b.Result.Input.Wall.Depth() > Length.Zero)).Distinct())
+        {
+            yield return Phrase.Of($"{(step.For == BitFor.Masonry ? "rotary hammer" : "drill")}, {step.Says()}");
+        }
+
+        if (bolted.Sum(b => DrillStep.HireHours(b.Result)) is > 0 and var hours)
+        {
+            yield return $"hire of the rotary hammer: {hours:0.#} hours; vacuum with a fine filter, breathing protection, eye and ear protection";
+        }
+
+        foreach (var (bit, depth, toggle) in bolted.Where(b => b.Result.Input.Wall.Depth() == Length.Zero).Select(b => (Bit: b.Bolt.Sort == FastenerKind.Toggle ? b.Bolt.Hole : b.Result.Pilot ?? Length.Zero, b.Result.DrillDepth, Toggle: b.Bolt.Sort == FastenerKind.Toggle)).Distinct())
         {
             yield return bit == Length.Zero ? "drill; none of the crew's bits fits the pilot hole" : toggle ? Phrase.Of($"drill, {bit} bit through board and flange") : Phrase.Of($"drill, {bit:fine} pilot bit with a flag at {depth}");
         }

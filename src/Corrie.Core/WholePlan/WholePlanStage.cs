@@ -1,6 +1,7 @@
 using Corrie.Core.Findings;
 using Corrie.Core.Format;
 using Corrie.Core.Hanging;
+using Corrie.Core.Masonry;
 using Corrie.Core.Measure;
 using Corrie.Core.Placement;
 using Corrie.Core.Planning;
@@ -58,7 +59,7 @@ public sealed class WholePlanStage : IStage
 
             var placed = sheet.ThingsOn(wall).Where(i => plan.Placement(i.Id) is not null)
                 .Select(i => new PlacedItem(i.Id, i.Get(PlacementChoice.Part)!, plan.Placement(i.Id)!)).ToList();
-            var input = new Clearing(surveyed, new(plan.BodiesAt(wall.Id)), new(plan.HolesIn(wall.Id)), new(placed), new([.. sheet.ThingsOn(wall).Select(i => plan.Layout(i.Id)?.Motion).OfType<Motion>()]), sheet.Policy);
+            var input = new Clearing(surveyed, new(plan.BodiesAt(wall.Id)), new(plan.HolesIn(wall.Id)), new(placed), new([.. sheet.ThingsOn(wall).Select(i => plan.Layout(i.Id)?.Motion).OfType<Motion>()]), sheet.Policy, new(FluePlace.Of(surveyed.Wall, wall.Get(Fire.Part))));
             plan.Work(Clear, wall.Id, wall.Id, input, static (work, input) =>
             {
                 long things = input.Holes.Items.Count + input.Bodies.Items.Count;
@@ -131,4 +132,5 @@ internal sealed record PlacedItem(string Id, PlacementChoice Choice, PlacementRe
 /// <param name="Placed">The things that are placed on it.</param>
 /// <param name="Motions">What moves on its mounts.</param>
 /// <param name="Policy">The company's figures.</param>
-internal sealed record Clearing(Surveyed Survey, Same<Body> Bodies, Same<WallHole> Holes, Same<PlacedItem> Placed, Same<Motion> Motions, Policy Policy);
+/// <param name="Flues">Flues that may be in use.</param>
+internal sealed record Clearing(Surveyed Survey, Same<Body> Bodies, Same<WallHole> Holes, Same<PlacedItem> Placed, Same<Motion> Motions, Policy Policy, Same<FluePlace> Flues);

@@ -47,19 +47,27 @@ public sealed class Svg
         return Finish([]);
     }
 
-    /// <summary>Many lines of one look, in one element.</summary>
+    /// <summary>Many lines of one look, in one element: each from where the last one ended, which is a third of what whole coordinates take.</summary>
     public Svg Lines(string classes, IEnumerable<(double X1, double Y1, double X2, double Y2)> lines)
     {
         Start("path", classes);
         text.Append(" d=\"");
-        foreach (var (x1, y1, x2, y2) in lines)
+        var (x, y) = (0L, 0L);
+        foreach (var line in lines)
         {
-            text.Append('M').Append(Short(x1)).Append(' ').Append(Short(y1));
-            _ = x1 == x2 ? text.Append('V').Append(Short(y2)) : y1 == y2 ? text.Append('H').Append(Short(x2)) : text.Append('L').Append(Short(x2)).Append(' ').Append(Short(y2));
+            // In tenths, so that nothing is rounded from one line to the next.
+            var (x1, y1, x2, y2) = (Tenths(line.X1), Tenths(line.Y1), Tenths(line.X2), Tenths(line.Y2));
+            Step('m', x1 - x).Append(y1 < y ? string.Empty : " ").Append(Short((y1 - y) / 10.0));
+            _ = x1 == x2 ? Step('v', y2 - y1) : y1 == y2 ? Step('h', x2 - x1) : Step('l', x2 - x1).Append(' ').Append(Short((y2 - y1) / 10.0));
+            (x, y) = (x2, y2);
         }
 
         text.Append("\"/>");
         return this;
+
+        static long Tenths(double value) => (long)Math.Round(value * 10);
+
+        StringBuilder Step(char command, long by) => text.Append(command).Append(Short(by / 10.0));
     }
 
     /// <summary>A circle.</summary>

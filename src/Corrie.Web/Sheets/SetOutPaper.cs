@@ -144,7 +144,7 @@ public sealed class SetOutPaper : IDisposable
         var besides = y;
         foreach (var item in mounts)
         {
-            var (fixing, bolt) = (plan.Fixing(item.Id)!, item.Bolt()!);
+            var (fixing, bolt) = (plan.Fixing(item.Id)!, plan.BoltOf(item)!);
             besides = Heading($"Bolts of the {plan.Sheet.NameOf(item)}", right, besides, columnRight);
             foreach (var b in fixing.Bolts)
             {
@@ -192,7 +192,7 @@ public sealed class SetOutPaper : IDisposable
         double X(Length at) => x0 + ((at - area.Left).Inches * scale);
         double Y(Length at) => y + high - ((at - area.Bottom).Inches * scale);
         on.DrawRectangle(new XPen(XColors.Gray, 0.6), x0, y, wide, high);
-        var bolt = mounts[0].Bolt()!.Diameter;
+        var bolt = plan.BoltOf(mounts[0])!.Diameter;
         foreach (var stud in plan.Survey(wall.Id)!.For(bolt).Studs.Where(s => s.Right > area.Left && s.Left < area.Right))
         {
             on.DrawRectangle(new XSolidBrush(XColor.FromArgb(40, 150, 110, 50)), Math.Max(x0, X(stud.Left)), y, Math.Min(x0 + wide, X(stud.Right)) - Math.Max(x0, X(stud.Left)), high);

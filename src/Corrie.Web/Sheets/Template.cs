@@ -58,7 +58,7 @@ public sealed class Template
         words.Add((3, Y(layout.HookLine) + 1.2, Plain($"hook line, {layout.HookLine.Show(style)} up")));
         lines.Add((X(layout.Position.Plate), 0, X(layout.Position.Plate), Height, "hook"));
         words.Add((X(layout.Position.Plate) + 1.2, 2, Plain($"plate centre, {layout.Position.Plate.Show(style)} across")));
-        foreach (var stud in plan.Sheet.WallOf(item) is { } wall && plan.Survey(wall.Id) is { } survey ? survey.For(item.Bolt()!.Diameter).Studs : [])
+        foreach (var stud in plan.Sheet.WallOf(item) is { } wall && plan.Survey(wall.Id) is { } survey ? survey.For(plan.BoltOf(item)!.Diameter).Studs : [])
         {
             if (stud.Centre > area.Left && stud.Centre < area.Right && fixing.Ground is Ground.Stud or Ground.Flange)
             {
@@ -71,14 +71,14 @@ public sealed class Template
             foreach (var slot in row.Slots)
             {
                 var (from, to, y) = (X(layout.Position.Plate + slot.From), X(layout.Position.Plate + slot.To), Y(layout.HookLine + row.AboveHook));
-                var half = item.Bolt()!.Diameter.Millimetres * 0.6;
+                var half = plan.BoltOf(item)!.Diameter.Millimetres * 0.6;
                 Box(from - half, y - half, to + half, y + half, "slot");
             }
         }
 
         foreach (var bolt in fixing.Bolts)
         {
-            var (x, y, radius) = (X(bolt.X), Y(bolt.Y), Math.Max(2.2, item.Bolt()!.Diameter.Millimetres / 2));
+            var (x, y, radius) = (X(bolt.X), Y(bolt.Y), Math.Max(2.2, plan.BoltOf(item)!.Diameter.Millimetres / 2));
             circles.Add((x, y, Dot, "dot"));
             circles.Add((x, y, radius, "hole"));
             foreach (var (right, up) in new[] { (1, 0), (-1, 0), (0, 1), (0, -1) })

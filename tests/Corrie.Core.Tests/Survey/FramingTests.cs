@@ -191,8 +191,9 @@ public class FramingTests
         var plan = Sheets.Plan(
             ("/walls/w1/layers/l1/confirmed", false),
             ("/walls/w1/testHoles/t", Sheets.Json($$"""{ "x": "20 in", "y": "40 in", "by": "Ines", "layers": [{ "name": "{{name}}", "thickness": "{{thickness}}" }] }""")));
-        Assert.Equal(confirms ? (true, "test hole by Ines") : (false, string.Empty), (plan.Wall.Layers[0].Confirmed, plan.Wall.Layers[0].By));
-        Assert.Equal(!confirms, plan.Codes().Contains("survey.layers-unknown"));
+        Assert.Equal(("test hole by Ines", confirms ? "gypsum board" : name, confirms), (plan.Wall.Layers[0].By, plan.Wall.Layers[0].Name, plan.Wall.Said is null));
+        // What contradicts the build-up is planned with, and stops until somebody has taken it over.
+        Assert.Equal(!confirms, plan.Codes().Contains("survey.build-up-differs"));
     }
 
     [Fact]

@@ -129,8 +129,8 @@ public sealed class FixingView : StageView
 
     private static void Above(Canvas canvas, Item item, Bolt bolt)
     {
-        var reach = item.Bolt()!.Length - ((Mount)item.Product!).PlateThickness;
-        var (svg, s, x, thick) = (canvas.Svg, canvas.Frame, canvas.Frame.X(bolt.X), Math.Max(2, canvas.Frame.D(item.Bolt()!.Diameter)));
+        var reach = canvas.Plan.BoltOf(item)!.Length - ((Mount)item.Product!).PlateThickness;
+        var (svg, s, x, thick) = (canvas.Svg, canvas.Frame, canvas.Frame.X(bolt.X), Math.Max(2, canvas.Frame.D(canvas.Plan.BoltOf(item)!.Diameter)));
         var end = canvas.Face - s.D(reach);
         svg.Path("bolt-body", $"M{x - (thick / 2)} {canvas.Face} V{end + thick} L{x} {end} L{x + (thick / 2)} {end + thick} V{canvas.Face} Z");
         svg.Rect("bolt-head", x - thick, canvas.Face, 2 * thick, Math.Max(3, thick * .7), 1);

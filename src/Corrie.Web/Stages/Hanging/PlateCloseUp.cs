@@ -46,7 +46,7 @@ public static class PlateCloseUp
         var svg = new Svg();
         svg.Open("svg", "drawing close-up", [("viewBox", FormattableString.Invariant($"0 0 {Wide} {High}")), ("xmlns", "http://www.w3.org/2000/svg"), ("role", "img"), ("aria-label", says)], close: false);
         svg.Rect("wall", 0, 0, Wide, High - Foot);
-        foreach (var stud in survey.For(item.Bolt()?.Diameter ?? plan.Sheet.Policy.UsualBolt).Studs)
+        foreach (var stud in survey.For(plan.BoltOf(item)?.Diameter ?? plan.Sheet.Policy.UsualBolt).Studs)
         {
             if (frame.X(stud.Right) < 0 || frame.X(stud.Left) > Wide)
             {
@@ -85,7 +85,7 @@ public static class PlateCloseUp
         foreach (var bolt in layout.Position.Bolts)
         {
             var (x, y) = (frame.X(bolt.X), frame.Y(layout.HookLine + bolt.Row.AboveHook));
-            svg.Group(bolt.WouldHold(item.Bolt()?.Diameter ?? plan.Sheet.Policy.UsualBolt) ? "bolt" : "bolt off").Circle("head", x, y, 4.5).Line("cross", x - 7, y, x + 7, y).Line("cross", x, y - 7, x, y + 7).End();
+            svg.Group(bolt.WouldHold(plan.BoltOf(item)?.Diameter ?? plan.Sheet.Policy.UsualBolt) ? "bolt" : "bolt off").Circle("head", x, y, 4.5).Line("cross", x - 7, y, x + 7, y).Line("cross", x, y - 7, x, y + 7).End();
         }
 
         if (plan.Sheet.DisplayOn(item) is { } display && plan.Placement(display.Id) is { } placed)

@@ -1,0 +1,199 @@
+using Corrie.Core.Findings;
+using Corrie.Core.Measure;
+using Corrie.Core.Planning;
+using Corrie.Core.Survey;
+
+namespace Corrie.Core.Masonry;
+
+/// <summary>A display over or beside a fire, as the check sees it.</summary>
+/// <param name="Name">What people call it.</param>
+/// <param name="Outer">Its outline.</param>
+/// <param name="Lowest">Its lower edge where it hangs lowest: pulled down, where its mount comes down.</param>
+/// <param name="Depth">How far its front stands out of the wall.</param>
+/// <param name="Limit">The warmest that it may have around it; null for the usual 40 °C.</param>
+/// <param name="Raise">The change that puts its lower edge at a height.</param>
+internal sealed record WarmDisplay(string Name, Rect Outer, Length Lowest, Length Depth, Temperature? Limit, Func<Length, Change> Raise)
+{
+    /// <summary>What a display may usually have around it (common practice; the maker's figure counts).</summary>
+    public static readonly Temperature Usual = new(40);
+
+    /// <summary>What is kept from that (common practice).</summary>
+    public const double Margin = 5;
+
+    /// <summary>What may be measured.</summary>
+    public Temperature May => (Limit ?? Usual).Warmer(-Margin);
+}
+
+/// <summary>Whether a display stays cool over a fire, and what burns far enough from it.</summary>
+internal static class HeatCheck
+{
+    // A thermometer held that much higher than a display's edge has still been held to it (own rule).
+    private static readonly Length Held = Length.Tape(2);
+
+    /// <summary>What is wrong with a display over a fire.</summary>
+    /// <param name="wall">The wall.</param>
+    /// <param name="fire">What is known of the fire; null where nothing is.</param>
+    /// <param name="display">The display.</param>
+    /// <returns>The findings, parts named from the display on.</returns>
+    public static IEnumerable<Finding> Display(Wall wall, Fire? fire, WarmDisplay display)
+    {
+        foreach (var opening in wall.Features.Where(f => f.Kind == FeatureKind.Fireplace && f.Overlaps(display.Outer.Left, display.Outer.Right) && f.Top <= display.Outer.CentreY))
+        {
+            var spot = new Spot($"heat/{opening.Id}", display.Outer.CentreX, display.Outer.Bottom);
+            if (!wall.Features.Any(f => Deflects(f, opening, display)))
+            {
+                yield return MasonryFindings.RisingAir.At(
+                    spot with { Part = $"air/{opening.Id}" },
+                    $"Put a mantel or a shelf between: the {display.Name} is {display.Outer.Bottom - opening.Top} over the {opening.Name} in its rising air, {opening.Left} to {opening.Right} across.");
+            }
+
+            foreach (var finding in Readings(opening, fire, display, spot))
+            {
+                yield return finding;
+            }
+        }
+    }
+
+    /// <summary>What burns too near an opening: features, and boards that are planned.</summary>
+    /// <param name="wall">The wall.</param>
+    /// <param name="fire">What is known of the fire.</param>
+    /// <param name="planned">Boards that are planned: name, part, outline and how far they stand out.</param>
+    /// <returns>The findings, parts named from the wall on.</returns>
+    public static IEnumerable<Finding> OfWall(Wall wall, Fire? fire, IEnumerable<(string Name, string Part, Rect Outline, Length Depth)> planned)
+    {
+        return Near(wall, fire, [.. wall.Features.Where(f => f.Combustible && f.Kind != FeatureKind.Fireplace).Select(f => (f.Name, Part: $"features/{f.Id}", f.Outline, f.Depth)), .. planned]);
+    }
+
+    /// <summary>Boards that are planned too near an opening.</summary>
+    /// <param name="wall">The wall.</param>
+    /// <param name="fire">What is known of the fire.</param>
+    /// <param name="things">Name, part, outline and how far they stand out.</param>
+    /// <returns>The findings, with the parts as they are named here.</returns>
+    public static IEnumerable<Finding> Near(Wall wall, Fire? fire, IReadOnlyList<(string Name, string Part, Rect Outline, Length Depth)> things)
+    {
+        foreach (var opening in wall.Features.Where(f => f.Kind == FeatureKind.Fireplace))
+        {
+            foreach (var (name, part, outline, depth) in things)
+            {
+                // What lies on the hearth before it is another matter.
+                if (outline.Top <= opening.Bottom)
+                {
+                    continue;
+                }
+
+                var (across, up) = (Length.Max(Length.Zero, Length.Max(opening.Left - outline.Right, outline.Left - opening.Right)), Length.Max(Length.Zero, outline.Bottom - opening.Top));
+                var away = Length.FromInches(Math.Sqrt((across.Inches * across.Inches) + (up.Inches * up.Inches)));
+                if (depth == Length.Zero && away < Combustibles.Limited)
+                {
+                    yield return MasonryFindings.CombustibleNear.At(
+                        new($"{part}/{opening.Id}", outline.CentreX, outline.Bottom), $"Measure how far the {name} stands out: it is {away:fine} from the {opening.Name}, and within {Combustibles.Limited} only an eighth of that is allowed.");
+                    continue;
+                }
+
+                if (Combustibles.MayStandOut(away, fire?.Listed) is not { } may || (depth <= may && may > Length.Zero))
+                {
+                    continue;
+                }
+
+                var least = Combustibles.AwayFor(depth, fire?.Listed);
+                yield return MasonryFindings.CombustibleNear.At(
+                    new($"{part}/{opening.Id}", outline.CentreX, outline.Bottom),
+                    may > Length.Zero
+                        ? Phrase.Of($"Take the {name} back to {may} or move it {least - away} farther: {away:fine} from the {opening.Name} it may stand out {may}, an eighth of that, and it stands out {depth}.")
+                        : Phrase.Of($"Move the {name} {least - away} farther, or make it of what does not burn: it is {away:fine} from the {opening.Name}, and nothing that burns may be nearer than {Length.Max(Combustibles.Nothing, fire?.Listed ?? Length.Zero)}."));
+            }
+        }
+    }
+
+    private static bool Deflects(Feature feature, Feature opening, WarmDisplay display) =>
+        feature.Kind is FeatureKind.Mantel or FeatureKind.Shelf or FeatureKind.Beam && feature.Bottom >= opening.Top && feature.Top <= display.Outer.Bottom + Held
+        && feature.Left <= opening.Left && feature.Right >= opening.Right && feature.Depth > Length.Zero;
+
+    private static IEnumerable<Finding> Readings(Feature opening, Fire? fire, WarmDisplay display, Spot spot)
+    {
+        var readings = (fire?.Readings.Items ?? []).Where(r => r.Across is not { } x || (x >= display.Outer.Left && x <= display.Outer.Right)).ToList();
+        // Warm air is warmer farther down: what was measured lower counts for what is higher, and never the other way.
+        var hot = readings.Where(r => r.Up >= display.Lowest - Held && r.Up <= display.Outer.Top + Held && r.Warm.Celsius > display.May.Celsius).OrderByDescending(r => r.Warm.Celsius).ToList();
+        if (hot.Count > 0)
+        {
+            Phrase message = $"{Word(hot[0])} at {hot[0].Up} up had {hot[0].Warm} after {hot[0].Minutes} minutes at full; the {display.Name} may have {display.Limit ?? WarmDisplay.Usual} around it, {(display.Limit is null ? "as is usual, since its maker's figure is not entered" : "by its maker")}, less {WarmDisplay.Margin.ToString("0", System.Globalization.CultureInfo.InvariantCulture)} °C: {display.May}.";
+            if (Cool(readings, hot[0].Of, display) is { } height)
+            {
+                yield return MasonryFindings.TooHot.At(
+                    spot, Phrase.Of($"{message} Between the readings it comes down to that {height} up."),
+                    new Remedy($"Raise the {display.Name} {height - display.Outer.Bottom}", $"its lower edge at {height}, where it was cool enough", [display.Raise(height)]));
+            }
+            else
+            {
+                yield return MasonryFindings.TooHot.At(spot, Phrase.Of($"{message} Another place, a deeper mantel, a shield, or a mount that keeps it higher; then measure again."));
+            }
+
+            yield break;
+        }
+
+        // The lower edge, and where it hangs lowest.
+        var full = readings.Where(r => r.Full).ToList();
+        var air = full.Where(r => r.Of == HeatOf.Air && r.Up <= display.Lowest + Held).ToList();
+        var outer = display.Outer;
+        var around = outer.Height * 0.25;
+        bool Wall(Length from, Length to) => full.Any(r => r.Of == HeatOf.Wall && r.Up >= from && r.Up <= to);
+        var missing = new List<Phrase>();
+        if (air.Count == 0)
+        {
+            missing.Add(Phrase.Of($"the air at {display.Lowest} up"));
+        }
+
+        if (!Wall(opening.Top, outer.Bottom + Held))
+        {
+            missing.Add(Phrase.Of($"the wall at {outer.Bottom}"));
+        }
+
+        if (!Wall(outer.CentreY - around, outer.CentreY + around))
+        {
+            missing.Add(Phrase.Of($"the wall at {outer.CentreY}"));
+        }
+
+        if (!Wall(outer.Top - around, outer.Top + around))
+        {
+            missing.Add(Phrase.Of($"the wall at {outer.Top}"));
+        }
+
+        if (missing.Count == 0)
+        {
+            yield break;
+        }
+
+        var early = readings.Where(r => !r.Full).MaxBy(r => r.Minutes);
+        var high = full.Where(r => r.Of == HeatOf.Air).MinBy(r => r.Up);
+        Phrase what = missing[0];
+        foreach (var more in missing.Skip(1))
+        {
+            what.AppendFormatted($", {more}");
+        }
+
+        yield return MasonryFindings.HeatUnknown.At(
+            spot,
+            $"Light the {opening.Name}, leave it at full for {HeatReading.LongEnough} minutes and measure {what}: the {display.Name}'s lower edge {(display.Lowest < display.Outer.Bottom ? "comes down to" : "is")} {display.Lowest - opening.Top} over it{(high is not null && air.Count == 0 ? Phrase.Of($"; the air was measured at {high.Up}, higher than that") : early is not null && full.Count == 0 ? Phrase.Of($"; {early.Minutes} minutes are too short") : string.Empty)}.");
+    }
+
+    private static string Word(HeatReading reading) => reading.Of == HeatOf.Air ? "The air" : "The wall";
+
+    // The lowest height over a hot reading at which a straight line between two readings of one kind is cool enough. Nobody is told what lies beyond the readings.
+    private static Length? Cool(List<HeatReading> readings, HeatOf of, WarmDisplay display)
+    {
+        var own = readings.Where(r => r.Of == of && r.Full).OrderBy(r => r.Up).ToList();
+        for (var i = own.Count - 2; i >= 0; i--)
+        {
+            var (low, high) = (own[i], own[i + 1]);
+            if (high.Warm.Celsius <= display.May.Celsius && low.Warm.Celsius > display.May.Celsius && high.Up > low.Up)
+            {
+                var share = (low.Warm.Celsius - display.May.Celsius) / (low.Warm.Celsius - high.Warm.Celsius);
+                // Up to the next inch: a thermometer is no rule.
+                var height = Length.Tape((long)Math.Ceiling((low.Up + ((high.Up - low.Up) * share)).Inches));
+                return height > display.Outer.Bottom ? height : null;
+            }
+        }
+
+        return null;
+    }
+}
