@@ -123,8 +123,10 @@ internal static class BoltPlan
             // A load that names no gauge is for none that is known.
             var flange = ground.What == Ground.Flange && input.Wall.Gauge is null;
             var pull = input.Rated?.Tension ?? (flange ? fastener.RatedTension : null);
+            // A load across is published for a fixture that bears on what holds: across stone, render or packing the bolt is a cantilever, and nobody has tried that.
+            var bears = ground.What != Ground.Units || input.Gap <= FixingCheck.MostGap;
             // Where no load across is published only the board that bears on a toggle's bolt is certain.
-            var sideways = input.Rated is { } rated ? rated.Shear : flange ? fastener.RatedShear : null;
+            var sideways = !bears ? null : input.Rated is { } rated ? rated.Shear : flange ? fastener.RatedShear : null;
             return new(
                 pull is { } t ? new Force(t.Newtons / by) : null,
                 sideways is { } s ? new Force(s.Newtons / by) : ground.What is Ground.Flange or Ground.Lining ? BoardBearing(fastener.Diameter, input.Wall.LayersThickness) : null);

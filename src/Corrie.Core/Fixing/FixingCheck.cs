@@ -360,6 +360,11 @@ internal static class FixingCheck
                 Plate(input),
                 $"Have an engineer check the bolts for load across them: each crosses {input.Gap} that does not bear before it meets the {input.Ground.Name}, and {across} hang on it; over {MostGap} these rules do not say what it holds. As a bare cantilever it would yield (mode {mode.ToString()}) at {new Force(load.Newtons * WoodValues.Factor(input.Choice.Conditions.Wet, input.Choice.Conditions.Heat))}.");
         }
+        else if (input.Ground.What == Ground.Units && input.Gap > MostGap)
+        {
+            yield return FixingFindings.ShearUnknown.At(
+                Plate(input), $"Have an engineer check the anchors for load across them: each crosses {input.Gap} that does not bear before it meets the {input.Ground.Name}, and {across} hang on it; a maker's load is for a fixture on the {input.Ground.Name} itself.");
+        }
         else
         {
             yield return FixingFindings.ShearUnknown.At(

@@ -48,7 +48,7 @@ internal static class FaceCheck
         if (stone && bolts.Count > 0 && !input.DustDone)
         {
             findings.Add(MasonryFindings.Silica.At(
-                Plate(input, "dust"), $"Vacuum at the hole or wet drilling, and breathing protection: {bolts.Count} holes go {wall.Depth()} and less through {string.Join(", ", wall.Layers.Where(l => l.IsMineral()).Select(l => l.Name))}. It is a step of its own, before the first hole."));
+                Plate(input, "dust"), $"Vacuum at the hole or wet drilling, and breathing protection: {bolts.Count} holes are drilled in {string.Join(" and ", wall.Layers.Where(l => l.IsMineral()).Select(l => l.Name))}. It is a step of its own, before the first hole."));
         }
 
         var blocking = layout.Backing is { Kind: BackingKind.Blocking } backing ? BlockingPiece.Cut(backing.Outline, backing.Thickness, input.Survey.For(input.Bolt).Studs) : [];

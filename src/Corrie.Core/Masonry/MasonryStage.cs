@@ -110,7 +110,11 @@ public sealed class MasonryStage : IStage
 
         if (surveyed.Wall.Depth() == Length.Zero)
         {
-            return StageReport.Clear(fire is null ? "no stone" : Phrase.Of($"the {fire.Name} is known"));
+            var closed = surveyed.Wall.Features.FirstOrDefault(f => f.Kind == FeatureKind.ClosedOpening);
+            return fire is not null ? StageReport.Clear(Phrase.Of($"the {fire.Name} is known"))
+                : closed is null ? StageReport.NotNeeded
+                : wall.Get(ClosedIn.Part) is { By.Length: > 0 } looked ? StageReport.Clear(Phrase.Of($"{closed.Name}, looked into by {looked.By}"))
+                : StageReport.NotBegun(Phrase.Of($"a look into the {closed.Name}"));
         }
 
         return faces.Count == 0 ? StageReport.NotBegun("a plate on the stone")
@@ -163,6 +167,41 @@ public sealed class MasonryStage : IStage
     /// <returns>What it is made of, stiff pieces alone.</returns>
     public static IEnumerable<(PackPiece Piece, int Count)> PiecesOf(IResults plan, PackStack stack) =>
         (plan.Sheet.Get(PackingKit.Part)?.Pieces.Items ?? []).Select((p, i) => (Piece: p, Count: i < stack.Pieces.Count ? stack.Pieces[i] : 0)).Where(p => p.Count > 0);
+
+    /// <summary>What is put behind the plate at a hole, soft piece next to the stone.</summary>
+    /// <param name="plan">The plan.</param>
+    /// <param name="hole">The hole, whose gap was measured.</param>
+    /// <returns>Such as <c>Hole 2, gap 7/16 in: compression washer against the stone, 2 x steel washer 1/8 in</c>.</returns>
+    public static Phrase StackSays(IResults plan, FaceHole hole)
+    {
+        Phrase says = $"Hole {hole.Number}, gap {hole.Gap!.Value:fine}: ";
+        if (hole.Stack is not { } stack)
+        {
+            return Phrase.Of($"{says}nothing to pack with is entered");
+        }
+
+        if (stack.Touches)
+        {
+            return Phrase.Of($"{says}touches, nothing");
+        }
+
+        if (stack.Soft is { } pressed)
+        {
+            says.AppendFormatted($"{plan.Sheet.Get(PackingKit.Part)?.Soft?.Name ?? "compression washer"} against the stone, pressed to {pressed:fine}");
+        }
+
+        foreach (var (piece, count) in PiecesOf(plan, stack))
+        {
+            says.AppendFormatted($", {count} x {piece.Name} {piece.Thickness:fine}");
+        }
+
+        if (stack.Block is { } block)
+        {
+            says.AppendFormatted($", a solid block of {block:fine}");
+        }
+
+        return stack.Fits ? says : Phrase.Of($"{says}: does not fit, {stack.Off.Abs:fine} {(stack.Off > Length.Zero ? "too thick" : "short")}");
+    }
 
     private sealed record Warm(string Name, Rect Outer, Length Lowest, Length Depth, Temperature? Limit, PlacementChoice Choice);
 

@@ -112,9 +112,10 @@ public static class Packing
             }
             else if (kit.Soft is { } soft && gap - soft.Most > MostStiff)
             {
-                // The block is cut so that the washer is in the middle of its range.
-                var pressed = (soft.Least + soft.Most).Half;
-                stacks[i] = new(gap, none, pressed, gap - pressed, Length.Zero);
+                // The block is cut so that the washer is in the middle of its range, in whole 16ths where that leaves it within.
+                var middle = gap - (soft.Least + soft.Most).Half;
+                var block = middle.RoundedTo(Length.Tape(0, 1, 16)) is var whole && gap - whole >= soft.Least && gap - whole <= soft.Most ? whole : middle;
+                stacks[i] = new(gap, none, gap - block, block, Length.Zero);
             }
             else if (Ways(gap, kit) is { Count: > 0 } ways)
             {

@@ -319,7 +319,7 @@ internal sealed class Placing
         {
             yield return PlacementFindings.OverFireplace.At(
                 new($"features/{fire.Id}", outer.CentreX, outer.Bottom),
-                $"The {what}'s bottom is {outer.Bottom - fire.Top} over the {fire.Name}; the air there has not been measured with the fire on.");
+                $"The {what}'s bottom is {outer.Bottom - fire.Top} over the {fire.Name}, in its warmth: see what was measured with the fire on{(Result.Views.MaxBy(v => v.ToCentre.Degrees) is { ToCentre.Degrees: > 0 } steepest ? Phrase.Of($"; from the {steepest.Viewer.Name} one looks up {steepest.ToCentre} to its centre") : string.Empty)}.");
         }
     }
 

@@ -2,6 +2,7 @@ using Corrie.Core.Catalogue;
 using Corrie.Core.Findings;
 using Corrie.Core.Fixing;
 using Corrie.Core.Hanging;
+using Corrie.Core.Masonry;
 using Corrie.Core.Measure;
 using Corrie.Core.Placement;
 using Corrie.Core.Planning;
@@ -17,6 +18,12 @@ public enum FieldAsk
 
     /// <summary>Something that is entered with the survey.</summary>
     Survey,
+
+    /// <summary>What a test hole went through.</summary>
+    TestHole,
+
+    /// <summary>The gap behind the plate at each hole.</summary>
+    Gaps,
 
     /// <summary>Where the hole really is, and what became of it.</summary>
     Hole,
@@ -81,6 +88,27 @@ public static class FieldSteps
 
         steps.Add(new(
             "scan", "Look for cables, pipes and gas where holes go, and for cables that cross the studs.", [], "one", "Before any hole: the search is recorded, and what is kept free is drawn.", FieldAsk.Survey, survey.Wall.Scan is { Crossings: true } || (survey.Wall.Scan is not null && fixing.Ground is not Ground.Stud)));
+        var face = plan.Face(mount);
+        var stone = survey.Wall.Depth() > Length.Zero;
+        if (plan.Sheet.House().Built is { } year && year < FramingCheck.LeadPaint)
+        {
+            Tick("finish", $"Have old paint, plaster and boards tested, or handle them as local rules say: the house is of {year}.", [], "Before the first hole: it is known what is drilled, or it is handled as if it were there.");
+        }
+
+        if (stone)
+        {
+            Tick(
+                MasonryStage.DustStep, "Vacuum with a fine filter at the hole, or wet drilling; breathing, eye and ear protection on; nobody else in the room without.", [], "Before any hole in stone: nobody breathes the dust.",
+                $"Rotary hammer, hired for {DrillStep.HireHours(fixing):0.#} hours; a worn bit in a drill cracks stone.");
+            steps.Add(new(
+                "test-hole", "Drill one of the holes as a test hole with the small bit: note each depth at which it changes, the dust, and what it meets.", [Across(bolts[0].X), Up(bolts[0].Y)], "one", "Before the other holes: what is behind the face is known, and is what was planned.", FieldAsk.TestHole,
+                survey.Wall.TestHoles.Any(h => !h.Struck) && survey.Wall.Said is null));
+            if (face is not null && (face.Holes.Any(h => h.Gap is not null) || plan.Sheet.Wall(wall.Id)!.Facework().SaidUneven == true || survey.Wall.Layers[0].IsRough()))
+            {
+                steps.Add(new("gaps", "Hold the plate, or a board of its size, level against the wall where it goes and measure the gap behind it at each hole.", [], "two", "Before the first bolt: each hole's packing and bolt length are known.", FieldAsk.Gaps, face.Holes.All(h => h.Gap is not null)));
+            }
+        }
+
         foreach (var stud in fixing.Bolts.Where(_ => fixing.Ground is Ground.Stud or Ground.Flange).Select(b => b.Stud).DistinctBy(s => s.Id).OrderBy(s => s.Centre))
         {
             steps.Add(new(
@@ -110,6 +138,11 @@ public static class FieldSteps
         if (layout.Toggles.Count > 0 || fastener.Sort == FastenerKind.Toggle)
         {
             Tick("toggles", "Push the toggles through the board before the plate is on, turn their bars, pull them tight until nothing wobbles, and only then snap the tails.", [.. layout.Toggles.Select(t => Across(t.X))]);
+        }
+
+        if (face is not null && face.Holes.Any(h => h.Stack is { Count: > 0 }))
+        {
+            Tick("packing", "Bag the packing of each hole, soft piece next to the stone, the hole's number on the bag.", [], null, [.. face.Holes.Where(h => h.Stack is { Count: > 0 }).Select(h => MasonryStage.StackSays(plan, h))]);
         }
 
         for (var i = 0; i < bolts.Count; i++)
@@ -157,6 +190,17 @@ public static class FieldSteps
     private static Phrase Drill(Fastener fastener, FixingResult fixing, Bolt bolt)
     {
         Phrase does = $"Bolt {bolt.Number}: drill ";
+        if (DrillStep.Of(fixing, bolt.DrillDepth) is { Count: > 0 } steps && steps.Any(s => s.For == BitFor.Masonry))
+        {
+            for (var i = 0; i < steps.Count; i++)
+            {
+                does.AppendFormatted($"{(i == 0 ? string.Empty : i == steps.Count - 1 ? ", then " : ", ")}{steps[i].Says()}");
+            }
+
+            does.AppendFormatted($". Then {(fastener.Sort.IsMasonry() ? "set" : "drive")} the {fastener.Name}, {bolt.Length} long{(bolt.Packing > Length.Zero ? Phrase.Of($", with {bolt.Packing:fine} of packing") : string.Empty)}.");
+            return does;
+        }
+
         if (fixing.Pilot is { } bit)
         {
             does.AppendFormatted($"{bit:fine}{(fastener.Sort == FastenerKind.Toggle ? " through board and flange" : Phrase.Of($", {fixing.DrillDepth} deep from the face"))}, then drive the {fastener.Name}.");
@@ -170,7 +214,7 @@ public static class FieldSteps
     }
 
     private static IReadOnlyList<Phrase> Notes(Fastener fastener, FixingResult fixing, int index) => index > 0 ? [] : fastener.Sort.IsMasonry()
-        ? ["A small pilot first, then full size, square to the wall; vacuum at the hole, and breathing protection: the dust has silica in it."]
+        ? ["Square to the wall, against the bit's wish to slide downhill. Hang the plate on the first, level it, and mark the others through it."]
         : fastener.Sort == FastenerKind.Toggle ? ["Over-tightening crushes the board: pull tight, no further."]
         : [Phrase.Of($"Set the flag on the bit to {fixing.DrillDepth}. Square to the wall; clear the bit when it binds."), "Start by hand, power to nine tenths, the rest by hand. Metal, or a sudden give under the bit: stop."];
 }

@@ -7,7 +7,8 @@ namespace Corrie.Core.Survey;
 /// <summary>What is wrong with the evidence of framing, and what the answers about the house mean for the job.</summary>
 public static class FramingCheck
 {
-    private const int LeadPaint = 1980;
+    /// <summary>Houses from this year on are taken to be free of lead paint and asbestos.</summary>
+    public const int LeadPaint = 1980;
 
     /// <summary>Where the state of the flue is entered, from the wall on; likewise below.</summary>
     internal const string Flue = "questions/flue";

@@ -63,9 +63,10 @@ public sealed record SetOutKit(IReadOnlyList<Phrase> Tools, IReadOnlyList<Phrase
             yield return $"a step: the highest mark is {plan.Marks.Where(m => m.Wall == wall && m.Y is not null).Max(m => m.Y!.Value)} up";
         }
 
-        foreach (var step in bolted.SelectMany(b => b.Result.Bolts.SelectMany(h => DrillStep.Of(b.Result, h.DrillDepth))).Where(s => s.For == BitFor.Masonry || bolted.Any(b => b.Result.Input.Wall.Depth() > Length.Zero)).Distinct())
+        // A bit once, as deep as its deepest hole.
+        foreach (var same in bolted.Where(b => b.Result.Input.Wall.Depth() > Length.Zero).SelectMany(b => b.Result.Bolts.SelectMany(h => DrillStep.Of(b.Result, h.DrillDepth))).GroupBy(s => (s.For, s.Diameter)))
         {
-            yield return Phrase.Of($"{(step.For == BitFor.Masonry ? "rotary hammer" : "drill")}, {step.Says()}");
+            yield return Phrase.Of($"{(same.Key.For == BitFor.Masonry ? "rotary hammer" : "drill")}, {same.MaxBy(s => s.To)!.Says()}{(same.Select(s => s.To).Distinct().Count() > 1 ? " at the most" : string.Empty)}");
         }
 
         if (bolted.Sum(b => DrillStep.HireHours(b.Result)) is > 0 and var hours)

@@ -2,6 +2,7 @@ using System.Collections.Concurrent;
 using System.Runtime.CompilerServices;
 using Corrie.Core.Catalogue;
 using Corrie.Core.Format;
+using Corrie.Core.Masonry;
 using Corrie.Core.Measure;
 using Corrie.Core.Placement;
 using Corrie.Core.Planning;
@@ -101,7 +102,9 @@ public static class WallDrawing
         }
         else if (canvas.Wall.Kind == WallKind.Masonry)
         {
-            canvas.Frame.Rect(canvas.Svg, "masonry", outline);
+            // What is known of its joints is drawn by itself.
+            var look = canvas.Plan.Sheet.Wall(canvas.Look.Wall)!.Facework().Courses is not null ? "masonry coursed" : canvas.Wall.Layers.Count > 0 && canvas.Wall.Layers[0].IsRough() ? "masonry rough" : "masonry";
+            canvas.Frame.Rect(canvas.Svg, look, outline);
         }
     }
 

@@ -3,6 +3,7 @@ using Corrie.Core.Catalogue;
 using Corrie.Core.Findings;
 using Corrie.Core.Fixing;
 using Corrie.Core.Hanging;
+using Corrie.Core.Masonry;
 using Corrie.Core.Measure;
 using Corrie.Core.Planning;
 using Corrie.Core.Survey;
@@ -146,9 +147,16 @@ public sealed class SetOutPaper : IDisposable
         {
             var (fixing, bolt) = (plan.Fixing(item.Id)!, plan.BoltOf(item)!);
             besides = Heading($"Bolts of the {plan.Sheet.NameOf(item)}", right, besides, columnRight);
+            var stone = plan.Survey(wall.Id)?.Wall.Depth() > Length.Zero;
             foreach (var b in fixing.Bolts)
             {
-                besides = Line($"{b.Number}: {Show(b.X)} across, {Show(b.Y)} up; {(b.Utilisation is { } u ? $"used {100 * u:0} %" : "use not known")}{(fixing.Ground is Ground.Stud or Ground.Flange ? $", stud {b.Stud.State.ToString().ToLowerInvariant()}, {Show(b.OffCentre, finely: true)} off" : string.Empty)}", text, right, besides, columnRight);
+                besides = Line($"{b.Number}: {Show(b.X)} across, {Show(b.Y)} up; {(b.Utilisation is { } u ? $"used {100 * u:0} %" : "use not known")}{(fixing.Ground is Ground.Stud or Ground.Flange ? $", stud {b.Stud.State.ToString().ToLowerInvariant()}, {Show(b.OffCentre, finely: true)} off" : string.Empty)}{(stone ? $", {Show(b.Length, finely: true)} long{(b.Packing > Length.Zero ? $" on {Show(b.Packing, finely: true)} of packing" : string.Empty)}" : string.Empty)}", text, right, besides, columnRight);
+            }
+
+            if (stone)
+            {
+                besides = Line($"{fixing.Bolts.Count} x {bolt.Name}. Drill {string.Join(", then ", DrillStep.Of(fixing, fixing.DrillDepth).Select(s => Say(s.Says())))}, each as its own bolt needs. Vacuum at the hole, breathing protection.", text, right, besides, columnRight) + 2;
+                continue;
             }
 
             besides = Line($"{fixing.Bolts.Count} x {bolt.Name}. {(fixing.Pilot is { } bit ? $"{(bolt.Sort == FastenerKind.LagScrew ? "Pilot" : "Hole")} {Show(bit, finely: true)}, " : string.Empty)}{(bolt.Sort == FastenerKind.Toggle ? "through board and flange; toggles before the plate" : $"{Show(fixing.DrillDepth)} deep from the face")}. Start by hand, power to nine tenths, the rest by hand.", text, right, besides, columnRight) + 2;

@@ -38,7 +38,8 @@ public sealed class Template
     /// <param name="plan">The plan.</param>
     /// <param name="item">The mount; it has bolts and a layout.</param>
     /// <param name="style">The reader's units.</param>
-    public Template(JobPlan plan, Item item, LengthStyle style)
+    /// <param name="board">Whether it is the cut-out of a board under the plate: its outline and slots, and nothing else to be drilled.</param>
+    public Template(JobPlan plan, Item item, LengthStyle style, bool board = false)
     {
         var (layout, fixing) = (plan.Layout(item.Id)!, plan.Fixing(item.Id)!);
         var area = layout.Plate;
@@ -51,14 +52,19 @@ public sealed class Template
         (Width, Height) = (area.Width.Millimetres, area.Height.Millimetres);
         double X(Length at) => (at - area.Left).Millimetres;
         double Y(Length at) => (at - area.Bottom).Millimetres;
-        title = $"{plan.Sheet.Head.Title}{(plan.Sheet.Head.Number.Length > 0 ? ", " + plan.Sheet.Head.Number : string.Empty)}: {plan.Sheet.NameOf(item)}";
+        title = $"{(board ? "Board, " : string.Empty)}{plan.Sheet.Head.Title}{(plan.Sheet.Head.Number.Length > 0 ? ", " + plan.Sheet.Head.Number : string.Empty)}: {plan.Sheet.NameOf(item)}";
         var plate = layout.Plate;
         Box(X(plate.Left), Y(plate.Bottom), X(plate.Right), Y(plate.Top), "outline");
+        if (board)
+        {
+            words.Add((3, 2, Plain($"board {plate.Width.Show(style)} by {plate.Height.Show(style)}: cut the outline, copy the slots, seal the edges, paint, let dry")));
+        }
+
         lines.Add((0, Y(layout.HookLine), Width, Y(layout.HookLine), "hook"));
         words.Add((3, Y(layout.HookLine) + 1.2, Plain($"hook line, {layout.HookLine.Show(style)} up")));
         lines.Add((X(layout.Position.Plate), 0, X(layout.Position.Plate), Height, "hook"));
         words.Add((X(layout.Position.Plate) + 1.2, 2, Plain($"plate centre, {layout.Position.Plate.Show(style)} across")));
-        foreach (var stud in plan.Sheet.WallOf(item) is { } wall && plan.Survey(wall.Id) is { } survey ? survey.For(plan.BoltOf(item)!.Diameter).Studs : [])
+        foreach (var stud in !board && plan.Sheet.WallOf(item) is { } wall && plan.Survey(wall.Id) is { } survey ? survey.For(plan.BoltOf(item)!.Diameter).Studs : [])
         {
             if (stud.Centre > area.Left && stud.Centre < area.Right && fixing.Ground is Ground.Stud or Ground.Flange)
             {
@@ -76,7 +82,7 @@ public sealed class Template
             }
         }
 
-        foreach (var bolt in fixing.Bolts)
+        foreach (var bolt in board ? [] : fixing.Bolts)
         {
             var (x, y, radius) = (X(bolt.X), Y(bolt.Y), Math.Max(2.2, plan.BoltOf(item)!.Diameter.Millimetres / 2));
             circles.Add((x, y, Dot, "dot"));

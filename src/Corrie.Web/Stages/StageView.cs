@@ -1,6 +1,7 @@
 using Corrie.Core.Findings;
 using Corrie.Core.Format;
 using Corrie.Core.Planning;
+using Corrie.Core.Survey;
 using Corrie.Web.Drawing;
 
 namespace Corrie.Web.Stages;
@@ -26,6 +27,15 @@ public abstract class StageView
     /// <summary>Whether the drawing shows the wall itself while this stage is worked on.</summary>
     public virtual bool Surveys => false;
 
+    /// <summary>Whether it has anything to show or to ask on a wall.</summary>
+    /// <param name="plan">The plan.</param>
+    /// <param name="wall">Key of the wall; empty where the job has none.</param>
+    public virtual bool ShownOn(JobPlan plan, string wall) => true;
+
+    /// <summary>Tools that are taken in hand on the wall while this stage is worked on: their words for the address, and what they are called.</summary>
+    /// <param name="wall">The wall.</param>
+    public virtual IReadOnlyList<(string Word, string Says)> Tools(Wall wall) => [];
+
     /// <summary>Readings at the tapes that are no marks.</summary>
     public virtual IEnumerable<Reading> Readings(Canvas canvas) => [];
 
@@ -39,6 +49,11 @@ public abstract class StageView
     /// <param name="member">Its member.</param>
     /// <param name="item">The thing that it is asked of; null for the wall and the job.</param>
     public virtual bool LeavesOut(Part part, Member member, Item? item) => false;
+
+    /// <summary>Whether a part of the wall or the job is asked for on a wall: what that wall has not is no question.</summary>
+    /// <param name="part">The part.</param>
+    /// <param name="wall">The wall as surveyed; null as long as it has no size.</param>
+    public virtual bool Asks(Part part, Wall? wall) => true;
 
     /// <summary>The words under which the questions of a part are folded away; empty for open ones.</summary>
     /// <param name="part">The part.</param>

@@ -51,8 +51,8 @@ public class PackingTests
         var kit = new PackingKit(new(pieces.Length == 0 ? [] : [new PackPiece("washer", Sheets.In(pieces.Split(" x")[0]), int.Parse(pieces.Split(" x")[1]))]), Soft);
         var stack = Packing.Stacks([Sheets.In(gap)], kit)[0];
         Assert.Equal(Length.Tape(0, off64, 64), stack.Off);
-        // Over 3/4 in of stiff pieces a block is cut, so that the washer is in the middle of its range.
-        Assert.Equal(gap == "1 1/32 in" ? Sheets.In("1 1/32 in") - Length.Tape(0, 13, 64) : null, stack.Block);
+        // Over 3/4 in of stiff pieces a block is cut, so that the washer is in the middle of its range, 13/64: 53/64, told as 13/16.
+        Assert.Equal(gap == "1 1/32 in" ? Length.Tape(0, 13, 16) : null, stack.Block);
     }
 
     [Fact]

@@ -12,6 +12,7 @@ using Corrie.Core.SiteDay;
 using Corrie.Core.Survey;
 using Corrie.Data;
 using Corrie.Web.Access;
+using Corrie.Web.Jobs;
 using Corrie.Web.Stages.Hanging;
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
@@ -38,7 +39,7 @@ public sealed class FieldModel(CurrentUser user) : MountPageModel(user)
 
     /// <summary>The hold point that the step waits for: one before it whose evidence is not there. Null for none.</summary>
     public FieldStep? Waits => Step is { Ask: FieldAsk.Hole or FieldAsk.Proof or FieldAsk.Hung } step
-        ? Steps.TakeWhile(s => s.Id != step.Id).FirstOrDefault(s => !s.Done && s.Ask != FieldAsk.Tick && (s.Ask != FieldAsk.Hole || step.Ask != FieldAsk.Hole)) : null;
+        ? Steps.TakeWhile(s => s.Id != step.Id).FirstOrDefault(s => !s.Done && (s.Ask != FieldAsk.Tick || s.Hold is not null) && (s.Ask != FieldAsk.Hole || step.Ask != FieldAsk.Hole)) : null;
 
     /// <summary>The plan before what was entered here; null where nothing was.</summary>
     public JobPlan? Before { get; private set; }
@@ -110,6 +111,67 @@ public sealed class FieldModel(CurrentUser user) : MountPageModel(user)
             }));
         }
 
+        return changes;
+    });
+
+    /// <summary>Enters what a test hole went through: the wall is planned anew with it.</summary>
+    /// <param name="across">Where it is, from the tape's datum; empty for as planned.</param>
+    /// <param name="up">How high; empty for as planned.</param>
+    /// <param name="layers">What it went through, from the room inwards.</param>
+    /// <param name="behind">What the bit met behind that.</param>
+    /// <param name="bite">How deep it went on biting in that.</param>
+    /// <param name="dust">Colour of the dust.</param>
+    /// <param name="sound">How it sounded and drilled.</param>
+    public Task<IActionResult> OnPostTestHoleAsync(string? across, string? up, string? layers, string? behind, string? bite, string? dust, string? sound) => Enter(FieldAsk.TestHole, _ =>
+    {
+        if (Job.Plan.Sheet.WallOf(Mount!) is not { } wall || Job.Plan.Tapes(wall.Id) is not { } tapes || Job.Plan.Fixing(Mount!.Id)?.Bolts is not { Count: > 0 } bolts)
+        {
+            return null;
+        }
+
+        if (Measured(tapes.Across, across, bolts[0].X) is not { } x || Measured(tapes.Up, up, bolts[0].Y) is not { } y)
+        {
+            return [];
+        }
+
+        var (read, problem) = QuickLayers.Read(layers, Style.System);
+        Problem = problem?.ToString();
+        Length? deep = problem is null && !string.IsNullOrWhiteSpace(bite) ? Read(bite) : null;
+        if (Problem is not null)
+        {
+            return [];
+        }
+
+        var hole = new JsonObject
+        {
+            ["x"] = Exact(x),
+            ["y"] = Exact(y),
+            ["layers"] = new JsonArray([.. read.Select(l => new JsonObject { ["name"] = l.Name, ["thickness"] = Exact(l.Thickness) })]),
+            ["by"] = Reader.Name,
+        };
+        foreach (var (name, value) in new[] { ("behind", behind), ("dust", dust), ("sound", sound), ("bite", deep is { } into ? Exact(into) : null) })
+        {
+            if (!string.IsNullOrWhiteSpace(value))
+            {
+                hole[name] = value.Trim();
+            }
+        }
+
+        return [new($"{wall.Here.Pointer}/testHoles/h{Guid.NewGuid().ToString("N")[..6]}", hole)];
+    });
+
+    /// <summary>What a test hole shows against the build-up that was entered; null where none does.</summary>
+    public Finding? Contradiction => Mount is null ? null : Job.Plan.Findings.FirstOrDefault(f => f.Kind == SurveyFindings.BuildUpDiffers && f.Where.Wall == Job.Plan.Sheet.WallOf(Mount)?.Id);
+
+    /// <summary>Takes the wall over as its test hole shows it.</summary>
+    public Task<IActionResult> OnPostAsFoundAsync() => Enter(FieldAsk.TestHole, _ => Contradiction?.Remedies[0].Changes);
+
+    /// <summary>Enters the gaps behind the plate.</summary>
+    /// <param name="gaps">A gap for each hole, in their order.</param>
+    public Task<IActionResult> OnPostGapsAsync(string? gaps) => Enter(FieldAsk.Gaps, _ =>
+    {
+        var (changes, problem) = GapsEntry.Changes(Job.Plan, Mount!, gaps, Style.System, Reader.Name);
+        Problem = problem?.ToString();
         return changes;
     });
 
@@ -215,7 +277,7 @@ public sealed class FieldModel(CurrentUser user) : MountPageModel(user)
         await Reader.Company.Entries.Append(Id, Reader.SignIn, "field", [.. wanted.Select(c => new NewEntry(Guid.NewGuid().ToString("N"), c.Path, c.Value?.DeepClone(), [.. Job.Ledger.HoldersOf(c.Path)]))]);
         // On to the next step; where a hole is spent, the same one again, as it is planned now.
         var at = Steps.ToList().IndexOf(step);
-        var next = Request.Form["state"].ToString() is { Length: > 0 } state && state != HoleState.Holds.Word() ? step.Id : Steps[Math.Min(at + 1, Steps.Count - 1)].Id;
+        var next = ask == FieldAsk.TestHole || (Request.Form["state"].ToString() is { Length: > 0 } state && state != HoleState.Holds.Word()) ? step.Id : Steps[Math.Min(at + 1, Steps.Count - 1)].Id;
         return Redirect($"{At(next)}&since={before.ToString(CultureInfo.InvariantCulture)}");
     }
 

@@ -30,7 +30,7 @@ public sealed partial class IndexModel
             yield return writer.Form($"{view.Stage.Word}-wall", string.Empty, Asked(writer, view, Holder.Wall, wall.Here.Pointer, [new("name", JobForm.At(wall.Here.Pointer + "/name")!)]));
         }
 
-        if (Selected is { } item && view.Parts.Any(p => p.Holder == Holder.Item && p.Of(item.Kind)))
+        if (Selected is { } item && view.Parts.Any(p => p.Holder == Holder.Item && p.Of(item.Kind) && view.Asks(p, Survey?.Wall)))
         {
             var pointer = item.Here.Pointer;
             IReadOnlyList<Member> own = IsIntroducedBy(view, item)
@@ -40,12 +40,12 @@ public sealed partial class IndexModel
         }
 
         // What a later step asks of the wall is asked after what hangs there.
-        if (!view.Surveys && Wall is { } on && view.Parts.Any(p => p.Holder == Holder.Wall))
+        if (!view.Surveys && Wall is { } on && view.Parts.Any(p => p.Holder == Holder.Wall && view.Asks(p, Survey?.Wall)))
         {
             yield return writer.Form($"{view.Stage.Word}-wall", string.Empty, Asked(writer, view, Holder.Wall, on.Here.Pointer, []));
         }
 
-        if (view.Parts.Any(p => p.Holder == Holder.Job))
+        if (view.Parts.Any(p => p.Holder == Holder.Job && view.Asks(p, Survey?.Wall)))
         {
             yield return writer.Form($"{view.Stage.Word}-job", string.Empty, Asked(writer, view, Holder.Job, string.Empty, []));
         }
@@ -108,13 +108,13 @@ public sealed partial class IndexModel
     private static bool IsIntroducedBy(StageView view, Item item) =>
         StageViews.All.FirstOrDefault(v => v.Parts.Any(p => p.Holder == Holder.Item && p.Of(item.Kind)))?.Stage == view.Stage;
 
-    private static List<(string Pointer, IReadOnlyList<Member> Members, string Fold)> Asked(
+    private List<(string Pointer, IReadOnlyList<Member> Members, string Fold)> Asked(
         FormWriter writer, StageView view, Holder holder, string pointer, IReadOnlyList<Member> own, Item? item = null)
     {
         var groups = new List<(string, IReadOnlyList<Member>, string)>();
         var folded = new List<(string, IReadOnlyList<Member>, string)>();
         var whole = new List<Member>();
-        foreach (var part in view.Parts.Where(p => p.Holder == holder && (item is null || p.Of(item.Kind))))
+        foreach (var part in view.Parts.Where(p => p.Holder == holder && (item is null || p.Of(item.Kind)) && view.Asks(p, Survey?.Wall)))
         {
             if (part.Shape is IGroup && FieldText.Product(part.Shape) is null)
             {

@@ -150,6 +150,11 @@ public sealed partial class IndexModel
     /// <summary>Takes evidence where somebody has tapped on the wall; both in 1/640 mm, from the left corner and over the floor.</summary>
     public Task<IActionResult> OnPostTapAsync(string? tool, long across, long up)
     {
+        if (Survey?.Wall is { } face && tool?.StartsWith(Face, StringComparison.Ordinal) == true)
+        {
+            return Knocked(tool[Face.Length..], Length.FromUnits(Math.Clamp(across, 0, face.Width.Units)), Length.FromUnits(Math.Clamp(up, 0, face.Height.Units)));
+        }
+
         if (Survey?.Wall is not { } wall || tool is null || !QuickEvidence.Words.TryGetValue(tool.Replace(Level, string.Empty, StringComparison.Ordinal), out var kind))
         {
             return Task.FromResult<IActionResult>(BadRequest());

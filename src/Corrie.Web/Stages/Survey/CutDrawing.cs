@@ -25,10 +25,16 @@ public static class CutDrawing
 
         svg.Line("floor-line", s.Left, s.Floor, Frame.Width - 12, s.Floor);
         svg.Line("ceiling-line", s.Left, top, Frame.Width - 12, top);
-        svg.Words("note-left", s.Left, s.Floor + 18, string.Join(", ", wall.Layers.Select(l => $"{l.Name} {l.Thickness.Show(style)}{(l.Confirmed ? string.Empty : "?")}")) + $", then {(wall.Kind == WallKind.Masonry ? "masonry" : "studs")}");
+        svg.Words("note-left", s.Left, s.Floor + 18, string.Join(", ", wall.Layers.Select(l => $"{l.Name} {l.Thickness.Show(style)}{(l.Confirmed ? string.Empty : "?")}")) + (wall.Kind == WallKind.Masonry ? string.Empty : ", then studs"));
 
         var outer = canvas.Shown().Thing is { } thing ? canvas.Plan.Placement(thing.Id)?.Outer : null;
-        foreach (var f in wall.Features.Where(f => f.Depth > Length.Zero && (outer is null || f.Overlaps(outer.Value.Left, outer.Value.Right))))
+        foreach (var flue in wall.Features.Where(f => f.Kind == FeatureKind.Flue && f.Depth > Length.Zero))
+        {
+            // As far behind the face as it begins; how far it goes on nobody has to know.
+            svg.Rect("flue-body", face - s.D(flue.Depth) - 10, s.Y(flue.Top), 10, s.D(flue.Height));
+        }
+
+        foreach (var f in wall.Features.Where(f => f.Depth > Length.Zero && !f.Buried && (outer is null || f.Overlaps(outer.Value.Left, outer.Value.Right))))
         {
             svg.Group($"feature {f.Kind.Word()}");
             svg.Rect(f.Kind == FeatureKind.Soundbar ? "bar-body" : "body", face, s.Y(f.Top), s.D(f.Depth), s.D(f.Height));
@@ -60,7 +66,7 @@ public static class CutDrawing
         }
 
         // What stands out farthest lies under the rest; its name is in its corner, where the rest is not.
-        foreach (var f in wall.Features.Where(f => f.Depth > Length.Zero && f.Overlaps(canvas.Stretch.From, canvas.Stretch.To)).OrderByDescending(f => f.Depth))
+        foreach (var f in wall.Features.Where(f => f.Depth > Length.Zero && !f.Buried && f.Overlaps(canvas.Stretch.From, canvas.Stretch.To)).OrderByDescending(f => f.Depth))
         {
             svg.Group($"feature {f.Kind.Word()}");
             svg.Rect(f.Kind == FeatureKind.Soundbar ? "bar-body" : "body", s.X(f.Left), face, s.D(f.Width), s.D(f.Depth));

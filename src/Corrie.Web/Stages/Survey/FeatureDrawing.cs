@@ -70,6 +70,14 @@ public static class FeatureDrawing
                 // What lies in the wall is not seen from the front.
                 svg.Rect(behind ? "buried" : "buried hidden", x, y, Math.Max(3, w), Math.Max(3, h));
                 break;
+            case FeatureKind.Flue:
+                // Drawn with what is hot, and not seen from the front.
+                svg.Rect("flue-body hidden", x, y, w, h);
+                break;
+            case FeatureKind.ClosedOpening:
+                svg.Rect("closed-opening", x, y, w, h);
+                svg.Path("closed-opening", $"M{x} {y} L{x + w} {y + h} M{x + w} {y} L{x} {y + h}");
+                break;
             case FeatureKind.OldHole:
                 svg.Circle("old-hole", x + (w / 2), y + (h / 2), Math.Max(2.5, w / 2));
                 break;
@@ -83,7 +91,7 @@ public static class FeatureDrawing
             canvas.Keep(x + (w / 2), y + (h / 2), w, h);
         }
 
-        if (w > 44 && feature.Kind is not (FeatureKind.Soundbar or FeatureKind.Beam))
+        if (w > 44 && feature.Kind is not (FeatureKind.Soundbar or FeatureKind.Beam or FeatureKind.Flue))
         {
             var below = feature.Kind switch
             {

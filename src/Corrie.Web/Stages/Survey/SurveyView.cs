@@ -52,6 +52,9 @@ public sealed class SurveyView : StageView
     public override bool Surveys => true;
 
     /// <inheritdoc/>
+    public override IReadOnlyList<(string Word, string Says)> Tools(Wall wall) => Pages.Wall.IndexModel.Tools(wall.Kind == Core.Catalogue.WallKind.SteelStuds);
+
+    /// <inheritdoc/>
     public override IReadOnlyList<DrawingLayer> Layers { get; } =
     [
         new(Drawings.Behind | Drawings.Found, Depth.Framing, Framing.Draw),

@@ -283,6 +283,8 @@ function startTap(svg, chosen, event) {
     if (practice) {
       const did = [practice.dataset.did, `${chosen}${at.across}`].filter(Boolean).join(';');
       htmx.ajax('GET', `/practice/${practice.dataset.number}?did=${did}`, { source: practice, target: '#practice', select: '#practice', swap: 'morph:outerHTML' });
+    } else if (chosen === 'stone') {
+      corner(svg, at);
     } else if (chosen === 'tape') {
       tape(svg, at);
     } else {
@@ -290,6 +292,42 @@ function startTap(svg, chosen, event) {
     }
   });
   move(event);
+}
+
+// The corners of the stone in hand; it is closed by its first corner once more, by Enter, or given up by Escape.
+let corners = [];
+const near = 14;
+function corner(svg, at) {
+  const [scale, left, floor] = ['scale', 'left', 'floor'].map(k => Number(svg.dataset[k]));
+  const place = c => [left + c.across * scale, floor - c.up * scale];
+  if (corners.length > 2) {
+    const [a, b] = [place(corners[0]), place(at)];
+    if (Math.hypot(a[0] - b[0], a[1] - b[1]) < near) {
+      close();
+      return;
+    }
+  }
+  corners.push(at);
+  let outline = svg.querySelector('.tracing');
+  if (!outline) {
+    outline = document.createElementNS('http://www.w3.org/2000/svg', 'polyline');
+    outline.setAttribute('class', 'tracing');
+    svg.append(outline);
+  }
+  outline.setAttribute('points', corners.map(c => place(c).join()).join(' '));
+  readout(svg, corners.length < 3 ? `${corners.length} of at least 3 corners` : `${corners.length} corners: tap the first again, or Enter`, { clientX: svg.getBoundingClientRect().left + 140, clientY: svg.getBoundingClientRect().top + 80 });
+}
+
+/** Sends the stone that is traced. */
+function close() {
+  const sent = corners.map(c => `${c.across},${c.up}`).join(';');
+  drop();
+  post('Stone', { corners: sent });
+}
+
+function drop() {
+  corners = [];
+  document.querySelectorAll('.tracing, .wall-hold .readout').forEach(e => e.remove());
 }
 
 /** Two taps name the two ends of a reading; what the tape shows is then typed. */
@@ -392,6 +430,15 @@ export function wall() {
     }
   });
   document.addEventListener('keydown', event => {
+    if (corners.length > 0 && (event.key === 'Escape' || event.key === 'Enter')) {
+      event.preventDefault();
+      if (event.key === 'Enter' && corners.length > 2) {
+        close();
+      } else {
+        drop();
+      }
+      return;
+    }
     const element = event.target.closest?.('[data-hook], [data-drag]');
     if (element && svgOf(element)?.dataset.edits) {
       key(svgOf(element), element, event);
