@@ -108,7 +108,13 @@ public sealed class JudgementStudy
         Planted++;
         var random = new Random(seed);
         var job = WholeJobs.Sound(random);
-        var danger = table[random.Next(table.Count)];
+        if (table.All(d => d.OfStone != job.OfStone))
+        {
+            job = WholeJobs.Sound(random, !job.OfStone);
+        }
+
+        var here = table.Where(d => d.OfStone == job.OfStone).ToList();
+        var danger = here[random.Next(here.Count)];
         danger.Plant(job, random);
         var (plan, lost) = Plan(job.Document);
         var silent = !(lost && danger.Codes.Contains(NotRead)) && !plan.Findings.Any(f => f.Code != off && danger.Codes.Contains(f.Code) && f.Severity <= danger.Least);

@@ -14,6 +14,9 @@ namespace Corrie.Simulators;
 /// <param name="Height">Its height.</param>
 public sealed record WholeJob(JsonObject Document, double Left, double Right, IReadOnlyList<double> Rows, (double Left, double Bottom, double Right, double Top) Display, double Width, double Height)
 {
+    /// <summary>Whether it is a wall of masonry: its bolts are at <see cref="Left"/> and <see cref="Right"/> then, and no studs are.</summary>
+    public bool OfStone { get; init; }
+
     /// <summary>Sets a part of the file.</summary>
     /// <param name="path">Where.</param>
     /// <param name="value">What; null takes it away.</param>
@@ -49,7 +52,11 @@ public sealed record WholeJob(JsonObject Document, double Left, double Right, IR
 /// <param name="Codes">The codes of which one has to be said.</param>
 /// <param name="Least">How grave it is at least.</param>
 /// <param name="Plant">Plants it.</param>
-public sealed record Danger(string Name, IReadOnlyList<string> Codes, Severity Least, Action<WholeJob, Random> Plant);
+public sealed record Danger(string Name, IReadOnlyList<string> Codes, Severity Least, Action<WholeJob, Random> Plant)
+{
+    /// <summary>Whether it is planted on a wall of masonry; else on a framed one.</summary>
+    public bool OfStone { get; init; }
+}
 
 /// <summary>
 /// Whole jobs without a fault, and dangers for them. Everything is computed here from the trade's own arithmetic, and nothing by the planner: the
@@ -159,12 +166,116 @@ public static class WholeJobs
         new("a pilot bit that is too big", ["fix.pilot"], Severity.Caution, (j, r) => j.Set("/items/m1/fix/pilot", "5/16 in")),
         new("different arm holes", ["hang.arm-holes-differ"], Severity.Caution, (j, r) => j.Set("/items/m1/hang/armHoleRight", 1)),
         new("a mount with hardly a margin", ["hang.overloaded"], Severity.Caution, (j, r) => j.Set("/items/m1/product/rated", $"{Weight(j) * 1.05:0.0} lb")),
+        new("a closed opening that nobody has looked into", ["masonry.closed-unseen"], Severity.Stop, (j, r) => j.Put("closed-opening", Stud(j, r) - 3, Row(j, r) - 8, 30, 14)),
+        new("a flue behind the studs, where the bolts go", ["masonry.flue-route"], Final, (j, r) => j.Put("flue", Stud(j, r) - 4, 10, 8, j.Height - 10, 2)),
+        .. new Danger[]
+        {
+            new("a bed joint where a row goes", ["masonry.near-joint"], Severity.Stop, (j, r) => Course(j, "firstBed", Row(j, r) + ((r.NextDouble() - 0.5) * 0.4))),
+            new("an upright joint where a bolt goes", ["masonry.near-joint"], Severity.Stop, (j, r) => { Course(j, "unit", 16); Course(j, "offset", 0); Course(j, "firstHead", Stud(j, r) + ((r.NextDouble() - 0.5) * 0.4)); }),
+            new("courses so low that no hole has its distance", ["masonry.near-joint"], Severity.Stop, (j, r) => Course(j, "course", 1.25)),
+            new("a joint in a traced stone's place", ["masonry.near-joint"], Severity.Stop, (j, r) => j.Set("/walls/w1/facework", JsonNode.Parse("""{ "units": { "u1": { "outline": [{ "x": "1 in", "y": "1 in" }, { "x": "9 in", "y": "1 in" }, { "x": "5 in", "y": "8 in" }] } } }"""))),
+            new("a plate that rocks on a stone under its middle", ["masonry.rocks"], Severity.Stop, (j, r) => { j.Set("/packing", null); Gaps(j, 0.375, 0.4, 0.375, 0.4); j.Set("/items/m1/gaps/points/m", new JsonObject { ["x"] = WholeJob.In((j.Left + j.Right) / 2), ["y"] = WholeJob.In((j.Rows[0] + j.Rows[1]) / 2), ["gap"] = "0 in" }); }),
+            new("a corner that nothing is packed under", ["masonry.rocks"], Severity.Stop, (j, r) => { j.Set("/packing", null); Gaps(j, 0, 0, 0, 0.2 + (r.NextDouble() / 2)); }),
+            new("a gap for which there is no washer soft enough", ["masonry.packing-short"], Severity.Stop, (j, r) => { j.Set("/packing/soft", null); Gaps(j, 0, 0, 0, 0.25); }),
+            new("a gap that nothing at hand fills", ["masonry.packing-short"], Severity.Stop, (j, r) => { j.Set("/packing/pieces", null); Gaps(j, 0, 0, 0, 0.2 + (r.NextDouble() / 2)); }),
+            new("fewer washers than all the gaps take", ["masonry.packing-short"], Severity.Stop, (j, r) => { j.Set("/packing/pieces", JsonNode.Parse("""[{ "name": "washer", "thickness": "1/16 in", "count": 5 }]""")); Gaps(j, 0, 14 / 64d, 14 / 64d, 14 / 64d); }),
+            new("a plate that was moved after its gaps were measured", ["masonry.gap-not-packed"], Severity.Caution, (j, r) => j.Set("/items/d1/place/across", WholeJob.In(((j.Display.Left + j.Display.Right) / 2) + 1 + r.Next(3)))),
+            new("masonry that crumbles", ["masonry.crumbles"], Severity.Stop, (j, r) => j.Set("/walls/w1/facework/knocks/k", JsonNode.Parse("""{ "x": "20 in", "y": "50 in", "sound": "crumbling" }"""))),
+            new("soot in a test hole", ["masonry.crumbles"], Severity.Stop, (j, r) => j.Set("/walls/w1/testHoles/t", JsonNode.Parse("""{ "x": "20 in", "y": "50 in", "sound": "sooty", "layers": [{ "name": "block", "thickness": "2 in" }] }"""))),
+            new("a hollow sound in solid block", ["masonry.crumbles"], Severity.Stop, (j, r) => j.Set("/walls/w1/facework/knocks/k", JsonNode.Parse("""{ "x": "20 in", "y": "50 in", "sound": "hollow" }"""))),
+            new("a test hole that met wood behind the face", ["survey.build-up-differs"], Severity.Stop, (j, r) => j.Set("/walls/w1/testHoles/t", JsonNode.Parse("""{ "x": "20 in", "y": "50 in", "behind": "wood", "bite": "1 in", "layers": [{ "name": "stone facing", "thickness": "3 in" }] }"""))),
+            new("a facing, and nobody knows what is behind it", ["masonry.veneer-carries"], Severity.Stop, (j, r) => j.Set("/walls/w1/layers/l2/facing", true)),
+            new("4 in of stone before the block", ["fix.shear-unknown", "fix.no-hold"], Severity.Stop, (j, r) => { j.Set("/walls/w1/layers/l1", JsonNode.Parse("""{ "order": 1, "name": "cobble facing", "thickness": "4 in", "confirmed": true }""")); j.Set("/items/m1/bolt/sold", JsonNode.Parse("""["7 in", "8 in"]""")); j.Set("/items/m1/bolt/length", "8 in"); }),
+            new("an anchor that hardly reaches the block", ["fix.too-short", "fix.no-hold"], Severity.Stop, (j, r) => { j.Set("/items/m1/bolt/sold", null); j.Set("/items/m1/bolt/length", "1 in"); Gaps(j, 0, 0, 0, 0); }),
+            new("lags into block", ["fix.wrong-for-wall"], Final, (j, r) => j.Set("/items/m1/bolt/kind", "lag-screw")),
+            new("an anchor that is rated for brick", ["fix.rating-unknown"], Severity.Stop, (j, r) => ((JsonObject)j.Document["items"]!["m1"]!["bolt"]!["ratings"]![0]!)["into"] = "solid-brick"),
+            new("a flue behind thin block", ["masonry.flue-route"], Final, (j, r) => j.Put("flue", Stud(j, r) - 4, 10, 8, j.Height - 10, 2 + r.NextDouble())),
+            new("a stove whose flue nobody has found", ["masonry.flue-route"], Final, (j, r) => { Stove(j, flue: false); j.Set("/walls/w1/features/planted/left", WholeJob.In(j.Left - 4)); j.Set("/walls/w1/features/planted/width", WholeJob.In(j.Right - j.Left + 8)); }),
+            new("a stove that was called dead", ["masonry.flue-route"], Final, (j, r) => { Stove(j, flue: false); j.Set("/walls/w1/questions/flue", "dead"); j.Set("/walls/w1/features/planted/left", WholeJob.In(j.Left - 4)); j.Set("/walls/w1/features/planted/width", WholeJob.In(j.Right - j.Left + 8)); }),
+            new("a stove that nobody has lit", ["masonry.heat-unknown"], Severity.Stop, (j, r) => Stove(j, measured: false)),
+            new("a stove that was measured after ten minutes", ["masonry.heat-unknown"], Severity.Stop, (j, r) => { Stove(j); foreach (var n in new[] { 0, 1, 2, 3 }) { j.Set($"/walls/w1/fire/readings/r{n}/minutes", 10); } }),
+            new("a stove that is too hot", ["masonry.too-hot"], Severity.Stop, (j, r) => Stove(j, warm: $"{36 + r.Next(40)} C")),
+            new("a display lower than where the air was measured", ["masonry.heat-unknown"], Severity.Stop, (j, r) => { Stove(j); j.Set("/walls/w1/fire/readings/r0/up", WholeJob.In(j.Display.Bottom + 3)); }),
+            new("a stove without a shelf over it", ["masonry.rising-air"], Severity.Stop, (j, r) => Stove(j, shelf: false)),
+            new("an oak shelf too near a stove", ["masonry.combustible-near"], Severity.Stop, (j, r) => { Stove(j); j.Set("/walls/w1/features/shelf/combustible", true); j.Set("/walls/w1/features/shelf/bottom", WholeJob.In(8 + 6.5 + (5 * r.NextDouble()))); }),
+            new("a board under the plate, beside a stove", ["masonry.combustible-near"], Severity.Stop, (j, r) => { j.Put("fireplace", j.Left - 8, 0, 6, j.Rows[1] + 2, 1); j.Set("/items/m1/fix/conditions/spreader", "3/4 in"); }),
+            new("dust that nobody keeps back", ["masonry.silica"], Severity.Caution, (j, r) => j.Set("/items/m1/built", null)),
+            new("nobody looked for services in the block", ["survey.services-not-looked-for"], Final, (j, r) => j.Set("/walls/w1/scan", null)),
+            new("a cable chased into the block across a bolt", ["survey.live-near-hole"], Final, (j, r) => j.Put("cable", 2, Row(j, r) - 0.3, j.Width - 4, 0.6)),
+        }.Select(d => d with { OfStone = true }),
     ];
 
-    /// <summary>A job of which nobody would say anything.</summary>
+    /// <summary>A job of which nobody would say anything: mostly a framed wall, now and then one of block with courses.</summary>
     /// <param name="random">Chance.</param>
+    /// <param name="stone">Whether it is of block; null leaves it to chance.</param>
     /// <returns>The job.</returns>
-    public static WholeJob Sound(Random random)
+    public static WholeJob Sound(Random random, bool? stone = null) => stone ?? random.Next(4) == 0 ? Stone(random) : Framed(random);
+
+    // On block: courses that leave room for every hole, gaps with what fills them, the dust seen to.
+    private static WholeJob Stone(Random random)
+    {
+        var framed = Framed(random);
+        var centre = (framed.Display.Left + framed.Display.Right) / 2;
+        var slot = double.Parse(framed.Document["items"]!["m1"]!["product"]!["rows"]![0]!["slots"]![1]!["to"]!.ToString().Split(' ')[0], CultureInfo.InvariantCulture);
+        // A plate that no stud pulls aside is in the middle, bolted through its outermost holes.
+        var job = framed with { OfStone = true, Left = centre - slot, Right = centre + slot };
+        var layers = new JsonObject { ["l2"] = new JsonObject { ["order"] = 2, ["name"] = "block", ["thickness"] = "7 5/8 in", ["confirmed"] = true } };
+        if (random.Next(2) == 0)
+        {
+            layers["l1"] = new JsonObject { ["order"] = 1, ["name"] = "render", ["thickness"] = "1/2 in", ["confirmed"] = true };
+        }
+
+        job.Set("/walls/w1/kind", "masonry");
+        job.Set("/walls/w1/unit", "solid-block");
+        job.Set("/walls/w1/layers", layers);
+        job.Set("/walls/w1/studs", null);
+        job.Set("/items/m1/product/walls", new JsonArray("masonry"));
+        job.Set("/items/m1/fix", null);
+        job.Set("/items/m1/bolt", JsonNode.Parse("""{ "name": "screw anchor", "kind": "screw-anchor", "diameter": "3/8 in", "length": "4 in", "hole": "3/8 in", "washer": "1/16 in", "sold": ["2 1/2 in", "3 in", "3 1/2 in", "4 in"], "ratings": [{ "into": "solid-block", "tension": "1200 lb", "shear": "1000 lb", "embedment": "1 1/2 in", "edge": "3 in", "spacing": "3 in" }] }"""));
+        // The rows are 4 1/2 in apart. A bed midway between them, and courses of 7 1/2 in and more: each row is 2 1/4 in from one bed and farther from the next.
+        var course = 7.5 + (random.Next(9) / 8d);
+        job.Set("/walls/w1/facework", new JsonObject { ["courses"] = new JsonObject { ["course"] = WholeJob.In(course), ["joint"] = "3/8 in", ["firstBed"] = WholeJob.In((job.Rows[0] + job.Rows[1]) / 2) } });
+        // A washer of 1/16 in as often as it takes, and a soft one that fills 5 to 7 64ths.
+        job.Set("/packing", JsonNode.Parse("""{ "pieces": [{ "name": "washer", "thickness": "1/16 in", "count": 60 }], "soft": { "free": "1/8 in", "least": "5/64 in", "most": "7/64 in" } }"""));
+        Gaps(job, [.. Enumerable.Range(0, 4).Select(i => i == 0 || random.Next(3) == 0 ? 0 : ((4 * random.Next(5)) + 6) / 64d)]);
+        job.Set("/items/m1/built/done/dust", new JsonObject { ["by"] = "Ines" });
+        return job;
+    }
+
+    // Gaps at the four holes, the upper ones first, from the left.
+    private static void Gaps(WholeJob job, params double[] gaps) => job.Set("/items/m1/gaps/points", new JsonObject(gaps.Select((g, i) => KeyValuePair.Create<string, JsonNode?>($"g{i}", new JsonObject
+    {
+        ["x"] = WholeJob.In(i % 2 == 0 ? job.Left : job.Right),
+        ["y"] = WholeJob.In(job.Rows[i / 2]),
+        ["gap"] = WholeJob.In(g),
+    }))));
+
+    // A stove under the display, measured after an hour at full, with a slate shelf between, and a flue that begins behind the block.
+    private static void Stove(WholeJob job, string warm = "80 F", bool shelf = true, bool measured = true, bool flue = true)
+    {
+        var centre = (job.Display.Left + job.Display.Right) / 2;
+        job.Put("fireplace", centre - 9, 0, 18, 8, 1);
+        if (shelf)
+        {
+            job.Set("/walls/w1/features/shelf", new JsonObject { ["kind"] = "mantel", ["left"] = WholeJob.In(centre - 12), ["width"] = "24 in", ["bottom"] = "21 in", ["height"] = "1 in", ["depth"] = "4 in", ["combustible"] = false });
+        }
+
+        job.Set("/walls/w1/questions/flue", "live");
+        if (flue)
+        {
+            job.Set("/walls/w1/features/flue", new JsonObject { ["kind"] = "flue", ["left"] = WholeJob.In(centre - 4), ["width"] = "8 in", ["bottom"] = "8 in", ["height"] = WholeJob.In(job.Height - 8), ["depth"] = "8 1/8 in" });
+        }
+
+        job.Set("/walls/w1/fire", JsonNode.Parse("""{ "fuel": "wood", "use": "often", "vented": true, "fan": false }"""));
+        foreach (var (of, up, n) in measured ? new[] { ("air", job.Display.Bottom, 0), ("wall", job.Display.Bottom, 1), ("wall", (job.Display.Bottom + job.Display.Top) / 2, 2), ("wall", job.Display.Top, 3) } : [])
+        {
+            job.Set($"/walls/w1/fire/readings/r{n}", new JsonObject { ["of"] = of, ["up"] = WholeJob.In(up), ["warm"] = warm, ["minutes"] = 60 });
+        }
+    }
+
+    private static void Course(WholeJob job, string member, double value) => job.Set($"/walls/w1/facework/courses/{member}", WholeJob.In(value));
+
+    private static WholeJob Framed(Random random)
     {
         var spacing = random.Next(3) == 0 ? 24d : 16d;
         var (width, height) = (Eighths(random, 170, 260), Eighths(random, 94, 120));

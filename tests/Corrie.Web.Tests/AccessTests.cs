@@ -84,7 +84,7 @@ public sealed class AccessTests(Site site) : IClassFixture<Site>
         var oldest = (await ines.GetStringAsync("/jobs/3/history?before=52")).Plain();
         Assert.Contains("Shown are 1 to 51", oldest);
         // The second of these replaced the first: 20 1/10 in shown to 1/16.
-        Assert.Contains("display, height over the floor: 20 in → 20 1/8 in", oldest);
+        Assert.Contains("height over the floor: 20 in → 20 1/8 in", oldest);
         Assert.Contains("There are none so old", (await ines.GetStringAsync("/jobs/3/history?before=1")).Plain());
     }
 

@@ -15,7 +15,9 @@ public static class QuickGaps
         typed ??= string.Empty;
         var expected = $"a gap for each of {holes} holes in their order, with commas between, such as 3/8, 1/2, 0, 7/16; a dash leaves one out";
         var parts = typed.Split([',', ';', '\n'], StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries);
-        if (parts.Length == 1 && typed.Split(' ', StringSplitOptions.RemoveEmptyEntries) is { Length: > 1 } words && words.Length <= holes && words.All(w => w == "-" || LengthReader.Read(w, bare).Ok))
+        if (parts.Length == 1 && typed.Split(' ', StringSplitOptions.RemoveEmptyEntries) is { Length: > 1 } words && words.Length <= holes && words.All(w => w == "-" || LengthReader.Read(w, bare).Ok)
+            // One and a half, or one and then a half: only commas tell.
+            && !words.Zip(words.Skip(1)).Any(p => p.First.All(char.IsAsciiDigit) && p.First != "0" && p.Second.Contains('/')))
         {
             parts = words;
         }

@@ -139,15 +139,16 @@ public class FixingTests : IFindingCases
     [Fact]
     public void Nothing_worse_makes_a_bolt_safer() => Gen.Select(Gen.Int[20, 90], Gen.Int[2, 28], Gen.Int[20, 48], Gen.Int[36, 55]).Sample((pounds, reach, length, gravity) =>
     {
-        double Used(int w, int e, int l, int g) => Sheets.Plan(
+        double Used(int w, int e, int l, int g, bool upper = false) => Sheets.Plan(
             ("/items/d1/product/mass", $"{w} lb"), ("/items/m1/product/kind", "articulating"), ("/items/m1/product/depthExtended", $"{e} in"), ("/items/m1/bolt/length", LengthText.Exact(Length.Tape(0, l, 16), UnitSystem.Inches)),
-            ("/items/m1/fix/gravity", g / 100d)).Bolted.Bolts.Max(b => b.Utilisation ?? double.PositiveInfinity);
+            ("/items/m1/fix/gravity", g / 100d)).Bolted.Bolts.Where(b => !upper || b.Row == "top").Max(b => b.Utilisation ?? double.PositiveInfinity);
         var used = Used(pounds, reach, length, gravity);
-        Assert.True(used <= Used(pounds + 5, reach, length, gravity));
-        // The worst pose is searched to one in a hundred.
+        // The worst pose is searched to one in a hundred, and another one may be it.
+        // The upper bolts alone: who leans on the lower edge pulls at the lower ones, and a heavier display presses them back.
+        Assert.True(Used(pounds, reach, length, gravity, upper: true) <= Used(pounds + 5, reach, length, gravity, upper: true) * 1.01);
         Assert.True(used <= Used(pounds, reach + 1, length, gravity) * 1.01);
-        Assert.True(used <= Used(pounds, reach, length - 2, gravity));
-        Assert.True(used <= Used(pounds, reach, length, gravity - 1));
+        Assert.True(used <= Used(pounds, reach, length - 2, gravity) * 1.01);
+        Assert.True(used <= Used(pounds, reach, length, gravity - 1) * 1.01);
     }, iter: 60);
 
     [Fact]
@@ -158,7 +159,7 @@ public class FixingTests : IFindingCases
     }
 
     [Fact]
-    public void Bolts_are_numbered_as_they_are_set_straightOuttop_row_first_from_the_left()
+    public void Bolts_are_numbered_as_they_are_set_out_top_row_first_from_the_left()
     {
         var bolts = Sheets.Plan().Bolted.Bolts;
         Assert.Equal([1, 2, 3, 4], bolts.Select(b => b.Number));

@@ -184,6 +184,76 @@ public class MasonryTests : IFindingCases
         Assert.True(plan.Bolted.Bolts[0].Pull.Newtons > Sheets.Plan([.. packed[..^1]]).Bolted.Bolts[0].Pull.Newtons);
     }
 
+    // By hand: washer 1/16, plate 1/8, 4 in of cobbles and 2 1/2 in in the block are 6 11/16 in, and each hole's gap; sold are 7, 7 1/2, 8, 8 1/2, 9.
+    [Fact]
+    public void The_stove_lounge_is_complete_on_its_three_walls()
+    {
+        var document = Demo();
+        var plan = Sheets.Plan(document);
+        Assert.Equal(string.Empty, string.Join('\n', plan.Findings.Where(f => f.Stops).Select(f => f.Message)));
+        Assert.All(plan.Statuses.Where(s => s.Stage.Step != WorkStep.Site), s => Assert.True(s.State is StageState.Clear or StageState.NotNeeded, $"{s.Stage.Id.Title} on {s.Wall}: {s.State}"));
+        Assert.Equal(["7 in", "7 1/2 in", "7 in", "8 in"], plan.Fixing("m1")!.Bolts.Select(b => LengthText.Exact(b.Length, UnitSystem.Inches)));
+        Assert.Equal(["g1", "g5", "g6"], plan.Face("m1")!.Resting!.Contacts.Select(c => plan.Face("m1")!.Resting!.Points[c].Id).Order());
+        Assert.Equal([2, 3, 4], plan.Face("m1")!.Holes.Where(h => h.Rocks).Select(h => h.Number));
+        Assert.Equal(Length.Tape(22, 3, 8), Assert.Single(plan.Face("m3")!.Blocking).Length);
+
+        // The mantel 9 in over the opening, and 12: an eighth of 9 in is 1 1/8.
+        document["walls"]!["w1"]!["features"]!["f2"]!["bottom"] = "45 in";
+        document["walls"]!["w1"]!["features"]!["f2"]!["depth"] = "1 1/4 in";
+        Assert.Contains("9 in from the stove it may stand out 1 1/8 in", Sheets.Plan(document).Finding("masonry.combustible-near").Message.Say(LengthStyle.Inches));
+        document["walls"]!["w1"]!["features"]!["f2"]!["bottom"] = "48 in";
+        document["walls"]!["w1"]!["features"]!["f2"]!["depth"] = "20 in";
+        Assert.DoesNotContain("masonry.combustible-near", Sheets.Plan(document).Codes());
+    }
+
+    [Fact]
+    public void Gaps_that_are_alike_load_the_bolts_as_packing_of_that_thickness_does()
+    {
+        (string, JsonNode?)[] wall = [("/walls/w1/layers/l1/name", "brick veneer"), ("/items/m1/bolt/sold", null), ("/items/m1/product/kind", "articulating"), ("/items/m1/product/depthExtended", "16 in"), ("/items/m1/bolt/length", "4 in")];
+        var gapped = Sheets.Plan([.. wall, Points(("70 in", "50 7/16 in", "1/4 in"), ("86 in", "50 7/16 in", "1/4 in"), ("70 in", "45 15/16 in", "1/4 in"), ("86 in", "45 15/16 in", "1/4 in"))]).Bolted;
+        var packed = Sheets.Plan([.. wall, ("/items/m1/fix/packing", "1/4 in")]).Bolted;
+        Assert.Equal(packed.Bolts.Select(b => (b.X, b.Y, b.Penetration, b.Thread)), gapped.Bolts.Select(b => (b.X, b.Y, b.Penetration, b.Thread)));
+        Assert.Equal(packed.Bolts.Select(b => b.Pull.Newtons), gapped.Bolts.Select(b => b.Pull.Newtons));
+        Assert.Equal(packed.Bolts.Select(b => b.Utilisation!.Value), gapped.Bolts.Select(b => b.Utilisation!.Value));
+        Assert.Equal(packed.DrillDepth, gapped.DrillDepth);
+    }
+
+    [Theory]
+    [InlineData("air 57, 86 F, 75 min", HeatOf.Air, 57, 30, 75)]
+    [InlineData("wall 57 1/2; 30 C; 1.5 h", HeatOf.Wall, 57.5, 30, 90)]
+    [InlineData("WALL 5' 2\", 86 °F, 60", HeatOf.Wall, 62, 30, 60)]
+    public void A_temperature_is_read_as_people_write_it(string typed, HeatOf of, double up, double celsius, int minutes)
+    {
+        var heat = QuickHeat.Read(typed, UnitSystem.Inches).Heat!.Value;
+        Assert.Equal((of, up, minutes), (heat.Of, heat.Up.Inches, heat.Minutes));
+        Assert.Equal(celsius, heat.Warm.Celsius, 1e-9);
+    }
+
+    [Theory]
+    [InlineData("")]
+    [InlineData("hot 57, 86 F, 75")]
+    [InlineData("air, 86 F, 75")]
+    [InlineData("air 57, 86 K, 75")]
+    [InlineData("air 57, 900 F, 75")]
+    [InlineData("air 57, 86 F, long")]
+    [InlineData("air 57, 86 F, -5")]
+    public void What_is_no_temperature_is_said(string typed) => Assert.Contains("air 57, 86 F, 75 min", QuickHeat.Read(typed, UnitSystem.Inches).Problem!.ToString());
+
+    [Fact]
+    public void Gaps_are_read_in_the_order_of_the_holes()
+    {
+        static string Read(string typed) => QuickGaps.Read(typed, 4, UnitSystem.Inches) is (var gaps, null) ? string.Join(", ", gaps.Select(g => g is { } l ? LengthText.Exact(l, UnitSystem.Inches) : "-")) : "no";
+        Assert.Equal("3/8 in, 1 1/2 in, 0 in, 7/16 in", Read("3/8, 1 1/2, 0, 7/16"));
+        Assert.Equal("3/8 in, 1/2 in, 0 in", Read("3/8 1/2 0"));
+        Assert.Equal("3/8 in, -, 0 in", Read("3/8; -; 0"));
+        // One gap of one and a half, and not two; where nobody could tell it is refused.
+        Assert.Equal("1 1/2 in", Read("1 1/2"));
+        Assert.Equal("no", Read("1 1/2 0 3/8"));
+        Assert.All(new[] { "", "1,2,3,4,5", "a, b", "-1/8, 0", "20, 0" }, t => Assert.Equal("no", Read(t)));
+    }
+
+    private static JsonObject Demo() => Corrie.Core.Jobs.JobFile.Parse(File.ReadAllText(Repository.File("src/Corrie.Web/Demo/stove-lounge.json"))).Document!;
+
     private static List<string> Tools(Corrie.Core.Planning.JobPlan plan) => [.. SetOutKit.Of(plan, "w1").Tools.Select(t => t.Say(LengthStyle.Inches))];
 
     private static (string, JsonNode?) Heat(string air, string warm, int minutes) => Readings(("air", air, warm, minutes), ("wall", "30 in", warm, minutes), ("wall", "44 in", warm, minutes), ("wall", "58 in", warm, minutes));
