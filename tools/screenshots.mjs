@@ -10,20 +10,8 @@ const page = await site.as('ines');
 const shots = {
   'wall-front': '/jobs/6/place?view=front', 'wall-behind': '/jobs/6/hang?view=behind', 'wall-side': '/jobs/3/place?view=side', 'wall-above': '/jobs/4/fix?view=above',
   survey: '/jobs/6/survey?view=behind', practice: '/practice/2?did=s34;s62;p955040;p949960;p1349248;p1344168&done=true', 'wall-metric': '/jobs/5/place?view=front', jobs: '/jobs', catalogue: '/catalogue/mount',
-  sheet: '/jobs/6/sheet', 'row-behind': '/jobs/7/fix?view=behind&item=m2', history: '/jobs/2/history', calculation: '/jobs/6/calculation', template: '/jobs/6/template', photo: '/jobs/6/photo', throw: '/jobs/6/throw',
+  sheet: '/jobs/6/sheet', 'row-behind': '/jobs/7/fix?view=behind&item=m2', calculation: '/jobs/6/calculation', template: '/jobs/6/template', photo: '/jobs/6/photo', face: '/jobs/3/fix?view=behind&wall=w1&item=m1', packing: '/jobs/3/packing?item=m1',
 };
-// A history with something in it: an evening's work on a wall that is in no other picture.
-await page.goto(site.base + '/jobs/2/survey?view=behind');
-for (const line of ['right double door -> new stud 14 1/2', 'right double door -> new stud 30 9/16']) {
-  const settles = await page.evaluate(() => window.settles);
-  await page.evaluate(() => { document.querySelector('[id^="fold-measured"]').open = true; });
-  await page.fill('#measure', line);
-  await page.press('#measure', 'Enter');
-  await page.waitForFunction(n => window.settles > n, settles);
-}
-await page.keyboard.press('Tab');
-await page.locator('[data-key="u"]').click();
-await page.waitForFunction(() => !document.querySelector('[data-key="r"]').disabled);
 for (const [name, path] of Object.entries(shots)) {
   await page.goto(site.base + path);
   await page.waitForTimeout(250);

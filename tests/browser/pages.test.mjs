@@ -10,7 +10,7 @@ after(async () => { await site?.stop(); });
 const steps = ['survey', 'place', 'hang', 'fix'];
 const views = ['front', 'behind', 'side', 'above'];
 const pages = ['/jobs', '/jobs?search=nothing-like-this', '/jobs/new', '/catalogue', '/catalogue/display', '/catalogue/mount/m-tilt24', '/figures', '/people', '/account', '/practice', '/guide', '/guide/fix',
-  '/jobs/6/sheet', '/jobs/6/history', '/jobs/2/survey', '/jobs/5/place?view=front', '/jobs/3/place?view=side', '/jobs/6/place?view=above', '/no/such/page',
+  '/jobs/6/sheet', '/jobs/6/history', '/jobs/2/survey', '/jobs/5/place?view=front', '/jobs/3/place?view=side', '/jobs/3/fix?view=behind', '/jobs/3/packing', '/jobs/3/field?step=test-hole', '/jobs/6/place?view=above', '/no/such/page',
   ...steps.map(s => `/jobs/6/${s}?view=behind`)];
 
 test('no page has a fault against WCAG 2.2 AA or scrolls sideways, at a desk and on phones', async () => {
@@ -42,7 +42,7 @@ test('no page has a fault against WCAG 2.2 AA or scrolls sideways, at a desk and
 test('every word of every drawing has a contrast of 4.5 at least', async () => {
   const page = await site.as('ines');
   const faint = [];
-  for (const path of [...steps.flatMap(s => views.map(v => `/jobs/6/${s}?view=${v}`)), '/jobs/7/place?view=front', '/jobs/5/fix?view=behind', '/jobs/3/place?view=front', '/jobs/2/survey?view=front', '/jobs/6/sheet', '/practice']) {
+  for (const path of [...steps.flatMap(s => views.map(v => `/jobs/6/${s}?view=${v}`)), '/jobs/7/place?view=front', '/jobs/5/fix?view=behind', '/jobs/3/place?view=front', '/jobs/3/fix?view=front', '/jobs/3/fix?view=behind', '/jobs/3/fix?view=behind&wall=w2', '/jobs/2/survey?view=front', '/jobs/6/sheet', '/practice']) {
     await page.goto(site.base + path);
     faint.push(...(await page.evaluate(() => {
       const channels = css => css.match(/[\d.]+/g)?.map(Number) ?? [0, 0, 0];

@@ -62,7 +62,7 @@ public sealed record FixingEvidence(MakerRating? Maker, EngineersFigure? Enginee
     /// <param name="input">All that the bolts follow from.</param>
     /// <returns>What they are, in inches and words: the same text for the same wall and bolt.</returns>
     internal static string BoltOf(Bolting input) =>
-        $"{input.Fastener.Sort.Words()} {Inches(input.Fastener.Diameter)} by {Inches(input.Fastener.Length)}; {input.Wall.Kind.Words()}{(input.Wall.Unit is { } unit ? ", " + unit.Words() : string.Empty)}, {input.Ground.Name}; {Layers(input)}; packing {Inches(input.Choice.Packing)}; plate {Inches(input.Mount.PlateThickness)}";
+        $"{input.Fastener.Sort.Words()} {Inches(input.Fastener.Diameter)} by {Inches(input.Fastener.Length)}; {input.Wall.Kind.Words()}{(input.Wall.Unit is { } unit ? ", " + unit.Words() : string.Empty)}, {input.Ground.Name}; {Layers(input)}; packing {Inches(input.Choice.Packing)}; plate {Inches(input.Mount.PlateThickness)}{(input.Choice.Conditions.Spreader > Length.Zero ? $"; board {Inches(input.Choice.Conditions.Spreader)}" : string.Empty)}";
 
     /// <summary>The engineer's figure as far as it counts.</summary>
     /// <param name="input">All that the bolts follow from.</param>

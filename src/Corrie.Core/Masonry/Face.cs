@@ -202,15 +202,23 @@ internal sealed class TracedFace(IReadOnlyList<TracedUnit> units, Length edge) :
     private static readonly Length Step = Length.Tape(0, 1, 32);
 
     private readonly (double X, double Y)[][] outlines = [.. units.Select(u => u.Outline.Items.Select(c => (c.X.Inches, c.Y.Inches)).ToArray()).Where(u => u.Length >= 3)];
+    private readonly (double Left, double Right, double Bottom, double Top)[] around = [.. units.Where(u => u.Outline.Items.Count >= 3).Select(u => (
+        u.Outline.Items.Min(c => c.X).Inches, u.Outline.Items.Max(c => c.X).Inches, u.Outline.Items.Min(c => c.Y).Inches, u.Outline.Items.Max(c => c.Y).Inches))];
     private readonly double keep = edge.Inches;
 
     /// <inheritdoc/>
     public override IReadOnlyList<(Length From, Length To)> Heights(Length x, Length from, Length to)
     {
         var sound = new List<(Length, Length)>();
-        foreach (var outline in outlines)
+        for (var i = 0; i < outlines.Length; i++)
         {
-            foreach (var (low, high) in Inside(outline, x.Inches))
+            // Most stones are elsewhere.
+            if (x.Inches < around[i].Left || x.Inches > around[i].Right || to.Inches < around[i].Bottom || from.Inches > around[i].Top)
+            {
+                continue;
+            }
+
+            foreach (var (low, high) in Inside(outlines[i], x.Inches))
             {
                 var (a, b) = (Length.Max(from, Up(low)), Length.Min(to, Down(high)));
                 if (a <= b)
@@ -345,7 +353,7 @@ public readonly record struct JointShift(Length Right, Length Up)
     /// <returns>The shift, nothing where the holes are sound as they are; null where none clears.</returns>
     internal static JointShift? Least(SoundFace face, IReadOnlyList<(Length X, Length Y)> holes, (Length Left, Length Right) sideways, Length up)
     {
-        foreach (var right in face.Sideways(holes, sideways, up).Prepend(Length.Zero).Distinct().OrderBy(s => s.Abs).ThenBy(s => s))
+        foreach (var right in face.Sideways(holes, sideways, up).Prepend(Length.Zero).Distinct().OrderBy(s => s.Abs).ThenBy(s => s).Take(MostTried))
         {
             if (LeastUp(face, holes, right, up) is { } found)
             {
@@ -355,6 +363,9 @@ public readonly record struct JointShift(Length Right, Length Up)
 
         return null;
     }
+
+    // More than any plate on any courses has within half a foot to each side; a file made by hand may have more.
+    private const int MostTried = 20_000;
 
     private static Length? LeastUp(SoundFace face, IReadOnlyList<(Length X, Length Y)> holes, Length right, Length up)
     {

@@ -38,7 +38,7 @@ internal static class FaceCheck
         {
             findings.Add(NearJoint(input, sound!, edge, bolts, joints, out shift));
         }
-        else if (stone && bolts.Count > 0 && sound is null)
+        else if (stone && bolts.Count > 0 && sound is null && wall.Layers[0].IsMineral())
         {
             findings.Add(MasonryFindings.JointsUnknown.At(
                 Plate(input, "joints"), $"Measure the courses, or trace the stones: {bolts.Count} holes are planned in the {wall.Layers.First(l => l.IsMineral()).Name}, and a joint may be where they go."));
@@ -90,8 +90,9 @@ internal static class FaceCheck
     {
         var (layout, made) = (input.Layout, input.Layout.Position.Bolts.Any(b => b.Made));
         var slide = Length.Max(Length.Zero, input.Mount.Slide);
-        // The display stays where it is when its plate goes to the side: as far as it slides on it.
+        // The display stays where it is when its plate goes to the side: as far as it slides on it, and no farther than it would go up.
         var sideways = (Left: Length.Min(Length.Zero, layout.Position.Slide - slide), Right: Length.Max(Length.Zero, layout.Position.Slide + slide));
+        sideways = (Length.Max(sideways.Left, -MostUp), Length.Min(sideways.Right, MostUp));
         shift = made ? null : JointShift.Least(sound, bolts, sideways, MostUp);
         var numbers = bolts.Select((_, i) => i + 1).Where(n => joints[n - 1]).ToList();
         var first = bolts[numbers[0] - 1];
@@ -229,6 +230,11 @@ internal static class FaceCheck
         if (kit.Soft is not { } soft)
         {
             return MasonryFindings.PackingShort.At(spot, $"Bring a compression washer: stiff pieces alone never fill the {shorts[0].Gap!.Value:fine} at hole {shorts[0].Number} without play.");
+        }
+
+        if (soft.Least > soft.Most)
+        {
+            return MasonryFindings.PackingShort.At(spot, $"Correct the {soft.Name}: it bears from {soft.Most:fine} on and may be pressed to no less than {soft.Least:fine}, which is thicker; the gap at hole {shorts[0].Number} is {shorts[0].Gap!.Value:fine}.");
         }
 
         Phrase message = $"Bring other pieces: with the {soft.Name} pressed to {soft.Least:fine} to {soft.Most:fine}, ";

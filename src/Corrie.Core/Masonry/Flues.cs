@@ -30,7 +30,8 @@ public sealed record FluePlace(string Id, string Name, Rect Outline, Length? Beg
     public static IReadOnlyList<FluePlace> Of(Wall wall, Fire? fire)
     {
         var (answer, drawn) = (wall.Questions.Flue, wall.Features.Where(f => f.Kind == FeatureKind.Flue).ToList());
-        if (answer == FlueState.None && drawn.Count == 0)
+        // A wood fire has a flue, and so has a vented one, whatever the answer is.
+        if (answer == FlueState.None && drawn.Count == 0 && fire is not ({ Fuel: FireFuel.Wood } or { Fuel: not FireFuel.Electric, Vented: true }))
         {
             return [];
         }

@@ -45,6 +45,11 @@ internal static class HeatCheck
                 yield return MasonryFindings.RisingAir.At(
                     spot with { Part = $"air/{opening.Id}" },
                     $"Put a mantel or a shelf between: the {display.Name} is {display.Outer.Bottom - opening.Top} over the {opening.Name} in its rising air, {opening.Left} to {opening.Right} across.");
+                // Its case burns as well as a shelf does, and nothing is between.
+                foreach (var near in Near(wall with { Features = [opening] }, fire, [(display.Name, "outline", display.Outer, display.Depth)]))
+                {
+                    yield return near;
+                }
             }
 
             foreach (var finding in Readings(opening, fire, display, spot))
@@ -100,7 +105,7 @@ internal static class HeatCheck
                     new($"{part}/{opening.Id}", outline.CentreX, outline.Bottom),
                     may > Length.Zero
                         ? Phrase.Of($"Take the {name} back to {may} or move it {least - away} farther: {away:fine} from the {opening.Name} it may stand out {may}, an eighth of that, and it stands out {depth}.")
-                        : Phrase.Of($"Move the {name} {least - away} farther, or make it of what does not burn: it is {away:fine} from the {opening.Name}, and nothing that burns may be nearer than {Length.Max(Combustibles.Nothing, fire?.Listed ?? Length.Zero)}."));
+                        : Phrase.Of($"Move the {name} {least - away} farther{(part.StartsWith("features/", StringComparison.Ordinal) ? ", or make it of what does not burn" : string.Empty)}: it is {away:fine} from the {opening.Name}, and nothing that burns may be nearer than {Length.Max(Combustibles.Nothing, fire?.Listed ?? Length.Zero)}."));
             }
         }
     }

@@ -50,7 +50,7 @@ public sealed class MasonryStage : IStage
                 {
                     var holder = sheet.On(item) is { Kind: var kind } on && kind == Mount.Kind ? on : null;
                     var down = holder is null || plan.Layout(holder.Id)?.Motion is not { } motion ? Length.Zero : motion.Way.Items.Select(p => p.Down).Append(Length.Zero).Max();
-                    plan.Work(OfDisplays, item.Id, wall.Id, (surveyed.Wall, Fire: fire, Warm: new Warm(item.Name, placed.Outer, placed.Outer.Bottom - down, display.Depth, display.Warmest, choice)), static (work, input) =>
+                    plan.Work(OfDisplays, item.Id, wall.Id, (surveyed.Wall, Fire: fire, Warm: new Warm(item.Name, placed.Outer, placed.Outer.Bottom - down, display.Depth + ((holder?.Hardware()?.DepthParked) ?? Length.Zero), display.Warmest, choice)), static (work, input) =>
                     {
                         var (name, outer, lowest, depth, limit, choice) = input.Warm;
                         work.Add(HeatCheck.Display(input.Wall, input.Fire, new(name, outer, lowest, depth, limit, bottom => choice.BottomAt(bottom, outer.Height))));

@@ -6,13 +6,14 @@ namespace Corrie.Core.Masonry;
 /// <summary>Which layers of a wall are stone, and drilled as such.</summary>
 public static class Minerals
 {
-    private static readonly string[] Names = ["stone", "cobble", "brick", "block", "concrete", "mortar", "render", "plaster", "tile", "slate", "granite", "marble", "flint", "rubble", "masonry", "chimney"];
+    private static readonly string[] Names = ["stone", "cobble", "brick", "block", "concrete", "tile", "slate", "granite", "marble", "flint", "rubble", "masonry", "chimney"];
+    private static readonly string[] Plain = ["render", "plaster"];
     private static readonly string[] Rough = ["stone", "cobble", "flint", "rubble"];
 
-    /// <summary>Whether a layer is of stone, brick, block, mortar or the like.</summary>
+    /// <summary>Whether a layer is of stone, brick, block or the like: of units, with joints. Plaster and render have none, and hide those of what is behind them.</summary>
     /// <param name="layer">The layer.</param>
     /// <returns>Whether its name says so.</returns>
-    public static bool IsMineral(this Layer layer) => Names.Any(n => layer.Name.Contains(n, StringComparison.OrdinalIgnoreCase)) && !layer.Name.Contains("plasterboard", StringComparison.OrdinalIgnoreCase);
+    public static bool IsMineral(this Layer layer) => Names.Any(n => layer.Name.Contains(n, StringComparison.OrdinalIgnoreCase)) && !Plain.Any(n => layer.Name.Contains(n, StringComparison.OrdinalIgnoreCase));
 
     /// <summary>Whether a face of that layer is rough, so that a plate does not lie flat on it (common practice).</summary>
     /// <param name="layer">The layer that is seen.</param>

@@ -56,7 +56,7 @@ public sealed record PackingKit(Same<PackPiece> Pieces, CompressionWasher? Soft)
             var name = s.Or("name", new TextShape("what it is", 60), "compression washer");
             var free = s.Length("free", "how thick it is before it is pressed", LengthRange.Size);
             // Rubber of that hardness takes a tenth to three tenths of its thickness (common practice; the maker's figure counts).
-            return new CompressionWasher(name, free, s.Length("least", "the thinnest that it may be pressed to", LengthRange.Size, free * 0.7), s.Length("most", "the thickest at which it bears", LengthRange.Size, free * 0.9));
+            return new CompressionWasher(name, free, s.Length("least", "the thinnest that it may be pressed to", LengthRange.Size, free * 0.7), Length.Min(free, s.Length("most", "the thickest at which it bears", LengthRange.Size, free * 0.9)));
         })))));
 }
 

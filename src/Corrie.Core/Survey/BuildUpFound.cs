@@ -89,6 +89,12 @@ internal static class BuildUpFound
             }
         }
 
+        // A bit that meets metal in masonry has met a liner, a pipe or a lintel: unless what it is has been put on the wall, nobody drills on.
+        if (hole.Behind == BehindLayers.Metal && !wall.Kind.Framed() && !wall.Features.Any(f => f.Buried && f.Outline.Holds(hole.X, hole.Y)))
+        {
+            return Phrase.Of($"{Thick(hole):fine} deep it met metal, in masonry: the liner of a flue, a pipe or a lintel. Put it on the wall when it is known what it is");
+        }
+
         // All layers are there, and behind them is what this kind of wall has not.
         return hole.Behind == BehindLayers.Wood && wall.Kind is WallKind.Masonry or WallKind.SteelStuds && wall.Layers.Count > 0 ? Phrase.Of($"behind the {wall.Layers[^1].Name} it met wood; the wall is said to be of {wall.Kind.Words()}") : null;
     }

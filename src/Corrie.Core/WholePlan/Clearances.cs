@@ -21,7 +21,7 @@ internal static class Clearances
     /// <summary>Everything that meets and may not.</summary>
     /// <param name="input">Bodies, holes and the wall.</param>
     /// <returns>The findings; their parts are whole names.</returns>
-    public static IEnumerable<Finding> Check(Clearing input) => [.. Holes(input), .. Outside(input), .. Meetings(input), .. MotionCheck.Check(input)];
+    public static IEnumerable<Finding> Check(Clearing input) => [.. Holes(input), .. Flues(input), .. Outside(input), .. Meetings(input), .. MotionCheck.Check(input)];
 
     private static IEnumerable<Finding> Holes(Clearing input)
     {
@@ -49,15 +49,6 @@ internal static class Clearances
                 yield return FixingFindings.ThroughOpening.At(
                     new($"{hole.Part}/{opening.Id}", hole.X, hole.Y),
                     $"Move it: the hole at {hole.X} across, {hole.Y} up falls into the {opening.Name}, {opening.Left} to {opening.Right} across, {opening.Bottom} to {opening.Top} up.");
-            }
-
-            foreach (var flue in input.Flues.Items.Where(f => f.IsReachedBy(hole.X, hole.Y, radius, hole.Depth)))
-            {
-                yield return MasonryFindings.FlueRoute.At(
-                    new($"{hole.Part}/{flue.Id}", hole.X, hole.Y),
-                    flue.Begins is { } begins ? Phrase.Of($"Move it or drill less deep: the hole at {hole.X} across, {hole.Y} up is {hole.Depth} deep, and the {flue.Name} begins {begins} behind the face; {FluePlace.Cover} has to be left.")
-                    : flue.Assumed ? Phrase.Of($"Find out where the {flue.Name} runs and put it on the wall, with how far behind the face it begins: the hole at {hole.X} across, {hole.Y} up is over the fire, and a flue that nobody has found counts as one in use.")
-                    : Phrase.Of($"Enter how far behind the face the {flue.Name} begins, or show that it is dead: the hole at {hole.X} across, {hole.Y} up goes {hole.Depth} deep into it for all that is known."));
             }
 
             foreach (var box in input.Bodies.Items.Where(b => b.From < Length.Zero && b.Outline.Grown(radius).Holds(hole.X, hole.Y)))
@@ -90,6 +81,27 @@ internal static class Clearances
     }
 
     // Plates and arms; where a thing passes the wall's end is said with its place.
+    // One flue, one stop: the holes that reach it are counted.
+    private static IEnumerable<Finding> Flues(Clearing input)
+    {
+        foreach (var flue in input.Flues.Items)
+        {
+            var reached = input.Holes.Items.Where(h => flue.IsReachedBy(h.X, h.Y, h.Diameter.Half, h.Depth)).ToList();
+            if (reached.Count == 0)
+            {
+                continue;
+            }
+
+            var (first, deepest) = (reached[0], reached.Max(h => h.Depth));
+            Phrase holes = $"{reached.Count} {(reached.Count == 1 ? "hole" : "holes")}, the first at {first.X} across, {first.Y} up";
+            yield return MasonryFindings.FlueRoute.At(
+                new($"{first.Part}/{flue.Id}", first.X, first.Y),
+                flue.Begins is { } begins ? Phrase.Of($"Move the plate or drill less deep: {holes}, up to {deepest} deep, and the {flue.Name} begins {begins} behind the face; {FluePlace.Cover} has to be left.")
+                : flue.Assumed ? Phrase.Of($"Find out where the {flue.Name} runs and put it on the wall, with how far behind the face it begins: {holes}, over the fire, and a flue that nobody has found counts as one in use.")
+                : Phrase.Of($"Enter how far behind the face the {flue.Name} begins, or show that it is dead: {holes}, up to {deepest} deep, into it for all that is known."));
+        }
+    }
+
     private static IEnumerable<Finding> Outside(Clearing input)
     {
         var wall = input.Survey.Wall;

@@ -75,10 +75,13 @@ public class MasonryTests : IFindingCases
     [Fact]
     public void An_appliance_s_own_papers_count_where_they_are_stricter()
     {
-        Assert.Contains("18 in", Sheets.Plan(Fire, Trim("30 in", "2 in"), ("/walls/w1/fire/listed", "18 in")).Finding("masonry.combustible-near").Message.Say(LengthStyle.Inches));
-        Assert.DoesNotContain("masonry.combustible-near", Sheets.Plan(Fire, Trim("34 in", "2 in"), ("/walls/w1/fire/listed", "18 in")).Codes());
+        Assert.Contains("18 in", Sheets.Plan(Fire, Mantel, Trim("30 in", "2 in"), ("/walls/w1/fire/listed", "18 in")).Finding("masonry.combustible-near").Message.Say(LengthStyle.Inches));
+        Assert.DoesNotContain("masonry.combustible-near", Sheets.Plan(Fire, Mantel, Trim("34 in", "2 in"), ("/walls/w1/fire/listed", "18 in")).Codes());
         // A board under the plate burns as well: here 3/4 in of it, 5 in over the opening.
-        Assert.Contains("board under the plate", Sheets.Plan(Fire, ("/walls/w1/features/fire/height", "39 15/16 in"), ("/items/m1/fix/conditions/spreader", "3/4 in")).Finding("masonry.combustible-near").Message.Say(LengthStyle.Inches));
+        Assert.Contains("board under the plate", Sheets.Plan(Fire, ("/walls/w1/features/fire/height", "39 15/16 in"), ("/items/m1/fix/conditions/spreader", "3/4 in")).Findings.First(f => f.Where.Part == "m1/board/fire").Message.Say(LengthStyle.Inches));
+        // And so does the display, where no mantel is between: 10 in over the opening it may stand out 1 1/4, and stands out 3 1/2.
+        Assert.Contains("may stand out 1 1/4 in", Sheets.Plan(Fire, ("/walls/w1/features/fire/height", "20 in")).Finding("masonry.combustible-near").Message.Say(LengthStyle.Inches));
+        Assert.DoesNotContain("masonry.combustible-near", Sheets.Plan(Fire, Mantel, ("/walls/w1/features/fire/height", "20 in")).Codes());
     }
 
     [Fact]
@@ -119,6 +122,9 @@ public class MasonryTests : IFindingCases
         Assert.Contains("masonry.flue-route", Sheets.Plan([.. over, ("/walls/w1/questions/flue", "dead"), ("/walls/w1/questions/deadFlue", shown.DeepClone())]).Codes());
         Assert.DoesNotContain("masonry.flue-route", Sheets.Plan([.. over, ("/walls/w1/questions/flue", "dead"), ("/walls/w1/questions/deadFlue", shown.DeepClone()), ("/walls/w1/photos/p1", Sheets.Json($$"""{ "of": "wall", "picture": "{{new string('a', 64)}}" }"""))]).Codes());
         Assert.DoesNotContain("masonry.flue-route", Sheets.Plan([.. over, ("/walls/w1/fire/fuel", "electric")]).Codes());
+        // A wood fire has one, whatever was answered.
+        Assert.Contains("masonry.flue-route", Sheets.Plan([.. over, ("/walls/w1/questions/flue", "none"), ("/walls/w1/fire/fuel", "wood")]).Codes());
+        Assert.DoesNotContain("masonry.flue-route", Sheets.Plan([.. over, ("/walls/w1/questions/flue", "none"), ("/walls/w1/fire/fuel", "gas"), ("/walls/w1/fire/vented", false)]).Codes());
     }
 
     [Fact]
@@ -250,6 +256,23 @@ public class MasonryTests : IFindingCases
         Assert.Equal("1 1/2 in", Read("1 1/2"));
         Assert.Equal("no", Read("1 1/2 0 3/8"));
         Assert.All(new[] { "", "1,2,3,4,5", "a, b", "-1/8, 0", "20, 0" }, t => Assert.Equal("no", Read(t)));
+    }
+
+    [Theory]
+    [InlineData("/items/m1/fix/conditions/spreader", "\"3/4 in\"", "fix.evidence-void", "board 3/4 in")]
+    [InlineData("/packing/soft/least", "\"1/2 in\"", "masonry.packing-short", "Correct the rubber washer")]
+    [InlineData("/walls/w1/testHoles/h2", """{ "x": "97 in", "y": "72 in", "layers": [{ "name": "cobble facing", "thickness": "4 in" }, { "name": "block", "thickness": "2 in" }], "behind": "metal" }""", "survey.build-up-differs", "the bit met metal")]
+    [InlineData("/walls/w1/features/f4/left", "\"70 in\"", "masonry.flue-route", null)]
+    [InlineData("/walls/w1/layers/l1/thickness", "\"5 in\"", "survey.build-up-differs", "the cobble facing is 4 in thick; the build-up says 5 in")]
+    [InlineData("/items/m1/gaps/points/g2/gap", "\"4 in\"", "fix.too-short", "10 11/16 in or longer")]
+    public void A_slip_in_the_stove_lounge_is_said(string path, string value, string code, string? says)
+    {
+        var document = Demo();
+        Corrie.Core.Format.Pointer.Set(document, path, Sheets.Json(value));
+        // A flue farther to the left is behind bolts, and 7 in deep at the most for all they leave of the block.
+        document["walls"]!["w1"]!["features"]!["f4"]!["depth"] = code == "masonry.flue-route" ? "7 in" : "11 5/8 in";
+        var found = Sheets.Plan(document).Findings.First(f => f.Code == code);
+        Assert.Contains(says ?? "the flue begins 7 in behind the face", found.Message.Say(LengthStyle.Inches));
     }
 
     private static JsonObject Demo() => Corrie.Core.Jobs.JobFile.Parse(File.ReadAllText(Repository.File("src/Corrie.Web/Demo/stove-lounge.json"))).Document!;
