@@ -20,7 +20,7 @@ public class PlanBench
     private JobPlan plan = null!;
 
     /// <summary>The map room has most features, the corridor most studs.</summary>
-    [Params("map-room.json", "bunkhouse-corridor.json")]
+    [Params("map-room.json", "bunkhouse-corridor.json", "stove-lounge.json")]
     public string Job { get; set; } = string.Empty;
 
     [GlobalSetup]
