@@ -21,7 +21,7 @@ public class JudgementTests
     {
         var alone = WholeJobs.Dangers.Where(d => d.Codes.Count == 1).Select(d => d.Codes[0]).Where(c => c != JudgementStudy.NotRead).Distinct().ToList();
         Assert.True(alone.Count > 30);
-        Assert.All(alone, code => Assert.NotEmpty(JudgementStudy.Run(planted: 60, sound: 0, seed: 7, without: code, only: d => d.Codes.Contains(code)).Silent));
+        Assert.All(alone, code => Assert.NotEmpty(JudgementStudy.Run(planted: 15, sound: 0, seed: 7, without: code, only: d => d.Codes.Contains(code)).Silent));
     }
 
     [Fact]

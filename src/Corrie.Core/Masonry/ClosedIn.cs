@@ -33,6 +33,14 @@ public sealed record ClosedIn(Rect? Hatch, Length? Void, string By, Place Here)
 /// <param name="AngleScrews">Screws at an angle into the members.</param>
 public sealed record BlockingPiece(Length Left, Length Length, Length Height, Length Thickness, Length Corner, int FaceScrews, int AngleScrews)
 {
+    /// <summary>Length of a screw at an angle into a member (common practice).</summary>
+    public static readonly Length AngleScrew = Measure.Length.Tape(3);
+
+    /// <summary>Length of a screw from the front: through the board and two thirds of the piece, 1 1/2 in at the most (common practice).</summary>
+    /// <param name="board">Thickness of the board before it.</param>
+    /// <returns>The length, down to the next quarter inch.</returns>
+    public Length FaceScrew(Length board) => Measure.Length.Tape(1, 0, 1) * 0.25 * (long)((board + Measure.Length.Min(Measure.Length.Tape(1, 1, 2), Thickness * (2.0 / 3))).Inches * 4);
+
     /// <summary>What is left at each end so that it goes in: a saw's breadth (own rule).</summary>
     public static readonly Length Play = Measure.Length.Tape(0, 1, 16);
 

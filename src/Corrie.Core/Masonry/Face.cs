@@ -5,16 +5,6 @@ using Corrie.Core.Planning;
 
 namespace Corrie.Core.Masonry;
 
-/// <summary>Into what holes are drilled. Both schools have their reasons.</summary>
-public enum JointSchool
-{
-    /// <summary>Into the unit: strong, and visible for ever. What hangs goes there.</summary>
-    Unit,
-
-    /// <summary>Into the joint: weaker, easily repaired. For clips and trim.</summary>
-    Joint,
-}
-
 /// <summary>Regular courses of brick or block.</summary>
 /// <param name="Course">From one bed joint's middle to the next.</param>
 /// <param name="Joint">Thickness of a joint.</param>
@@ -37,15 +27,14 @@ public sealed record TracedUnit(string Id, Same<(Length X, Length Y)> Outline);
 /// <param name="By">Who knocked.</param>
 public sealed record Knock(string Id, Length X, Length Y, Survey.LayerSound Sound, string By);
 
-/// <summary>What is known of a masonry face: its units, its joints, how it sounds, how flat it is.</summary>
+/// <summary>What is known of a masonry face: its units, its joints, how it sounds, how flat it is. What hangs goes into units; joints, which are repaired easily, are for clips and trim.</summary>
 /// <param name="Courses">Its courses, where they are regular; null where they are not, or nobody has measured.</param>
 /// <param name="Units">Its units as traced.</param>
 /// <param name="SaidEdge">The least distance from a hole's middle to a joint, where somebody has said; null leaves it to the rule.</param>
-/// <param name="School">Into what holes are drilled.</param>
 /// <param name="SaidUneven">Whether the face is uneven, where somebody has said.</param>
 /// <param name="Knocks">Places where somebody knocked.</param>
 /// <param name="Here">Where it stands in the document.</param>
-public sealed record MasonryFace(Coursing? Courses, Same<TracedUnit> Units, Length? SaidEdge, JointSchool School, bool? SaidUneven, Same<Knock> Knocks, Place Here)
+public sealed record MasonryFace(Coursing? Courses, Same<TracedUnit> Units, Length? SaidEdge, bool? SaidUneven, Same<Knock> Knocks, Place Here)
 {
     /// <summary>Whether anything is known of its joints.</summary>
     public bool Known => Courses is not null || Units.Items.Count > 0;
@@ -88,7 +77,6 @@ public sealed record MasonryFace(Coursing? Courses, Same<TracedUnit> Units, Leng
         m.Part("courses", CourseForm),
         new(m.Map("units", "stones as they were traced", UnitForm, 400)),
         m.MaybeLength("edge", "least distance from a hole's middle to a joint", LengthRange.Distance),
-        m.Choice("school", "into what holes are drilled", JointSchool.Unit),
         m.Maybe("uneven", new YesNoShape("whether the face is uneven, so that a plate does not lie flat")),
         new(m.Map("knocks", "places where somebody knocked", KnockForm, 100)),
         m.Here)));

@@ -121,7 +121,7 @@ internal static class FaceCheck
         {
             return MasonryFindings.NearJoint.At(
                 spot,
-                $"Take a board between plate and wall, or a plate with other holes: {what}, and no shift of {MostUp} up or down{(sideways.Right - sideways.Left > Length.Zero ? Phrase.Of($" or of {-sideways.Left} left and {sideways.Right} right") : string.Empty)} clears all of them.",
+                $"Take a board between plate and wall, or a plate with other holes: {what}, and no shift of {MostUp} up or down{(sideways.Right - sideways.Left > Length.Zero ? Phrase.Of($" or of {-sideways.Left} left and {sideways.Right} right") : string.Empty)} clears all of them. Joints hold clips and trim, and nothing that hangs.",
                 remedies);
         }
 

@@ -40,7 +40,7 @@ public static class MasonryResults
     /// <summary>What is known of a wall's units.</summary>
     /// <param name="wall">The wall.</param>
     /// <returns>The answers; nothing known where nobody has entered any.</returns>
-    public static MasonryFace Facework(this WallSheet wall) => wall.Get(MasonryFace.Part) ?? new(null, new([]), null, JointSchool.Unit, null, new([]), wall.Here.To("facework"));
+    public static MasonryFace Facework(this WallSheet wall) => wall.Get(MasonryFace.Part) ?? new(null, new([]), null, null, new([]), wall.Here.To("facework"));
 
     /// <summary>Whether anything of a wall is masonry's matter: stone, brick, a fire, a closed opening.</summary>
     /// <param name="wall">The wall as surveyed.</param>

@@ -73,12 +73,17 @@ public sealed record GuideText(string What, string Picture, IReadOnlyList<string
             [
                 "Press the bolt or screw. Each gets a number that is the same on the wall, in the list and on the sheet.",
                 "Say what the studs are of, if you know it; the weakest usual wood is taken until then.",
+                "On stone or brick: take 'trace a stone' in hand and tap its corners, or enter the courses. Hold the plate level against the face and type the gap at each hole; the packing of each, and its bolt's length, are there at once.",
+                "Over a fire: leave it at full for an hour, and type what the air and the wall had, such as air 57, 86 F, 75 min.",
                 "Clear what is red. A stop says what to do, and leads to the question that clears it.",
                 "Print the set-out: one page with the marks in working order, both readings of every bolt, the bit and the depth, who lifts, which tools, and what nobody has confirmed.",
             ],
             [
                 ("pilot", "a hole a little thinner than the screw, so that wood does not split"),
                 ("edge distance", "from a bolt's centre to the stud's edge: at least one and a half times its thickness"),
+                ("packing", "what fills the gap between plate and stone at a hole: stiff pieces, and a soft one next to the stone"),
+                ("it rocks", "a bolt outside the stones that a plate rests on tips it when it is tightened"),
+                ("facing", "stone, veneer or render before what holds: it carries nothing"),
                 ("pull", "the force that tries to draw a bolt out of the wall"),
                 ("thread in the wood", "only that part of a screw holds; its tip and what is in the board do not"),
             ]),
