@@ -119,7 +119,8 @@ public static class FramingCheck
             yield return SurveyFindings.OldFinish.At(spot, $"The house is of {year}: before {LeadPaint} paint may hold lead, and plaster and boards may hold asbestos. No dry sanding or sawing before a test.");
         }
 
-        if (q.Flue == FlueState.Live)
+        // Once it is on the wall every hole is compared with it.
+        if (q.Flue == FlueState.Live && wall.Features.All(f => f.Kind != FeatureKind.Flue))
         {
             yield return SurveyFindings.LiveFlue.At(spot, $"1 flue in use is behind or beside this wall: no hole and no cable in the breast or its chase before its route is known.");
         }

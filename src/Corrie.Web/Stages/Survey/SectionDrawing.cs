@@ -55,7 +55,9 @@ public static class SectionDrawing
 
         svg.Words("section-total", Left, Top - 26, wall.Layers.Count == 0
             ? "No layer is on the sheet yet: start from a usual build-up, or make a test hole."
-            : $"A bolt passes {wall.LayersThickness.Show(style)} before it meets {(masonry ? "what is behind" : "a stud")}.");
+            : wall.Base is { } holds ? $"A bolt passes {wall.BeforeBase.Show(style)} before it holds in the {holds.Name}."
+            : masonry ? $"A bolt passes {wall.LayersThickness.Show(style)} of facing, and nobody has entered what is behind it."
+            : $"A bolt passes {wall.LayersThickness.Show(style)} before it meets a stud.");
     }
 
     private static bool Insulated(this Wall wall) => wall.Questions.Insulated == true;
