@@ -33,9 +33,7 @@ internal static class BoltPlan
         BoltHold Hold(int i) => engineer is { } figure ? new(figure.Tension, figure.Shear) : OwnHold(each[i], reach[i].Penetration, reach[i].Thread);
         BoltHold[] holds = [.. each.Select((_, i) => Hold(i))];
         var model = new LoadModel(input);
-        var loads = input.Gaps.Items.Count == 0
-            ? holds.Length == 0 ? [] : model.Worst(group, load => Use(holds[0], load))
-            : [.. bolts.Select((_, i) => model.Worst(group, load => Use(holds[i], load))[i])];
+        IReadOnlyList<(BoltLoad Load, LoadPose Pose)> loads = holds.Length == 0 ? [] : model.Worst(group, (i, load) => Use(holds[i], load));
         for (var i = 0; i < bolts.Count && input.Gaps.Items.Count > 0; i++)
         {
             // Deep enough may still be too little thread for what it takes.
@@ -60,7 +58,7 @@ internal static class BoltPlan
                     Length = each[i].Fastener.Length,
                     Packing = each[i].Choice.Packing,
                     DrillDepth = Deep(i),
-                    Needs = Needed(each[i], loads),
+                    Needs = Needed(each[i], input.Gaps.Items.Count == 0 ? loads : [loads[i]]),
                 })],
             input.Gravity,
             least,

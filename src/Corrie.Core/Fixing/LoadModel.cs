@@ -74,7 +74,13 @@ internal sealed class LoadModel(Bolting input)
     /// <param name="group">The plate and its bolts.</param>
     /// <param name="use">How far a load uses up what a bolt holds.</param>
     /// <returns>What each bolt takes in its worst pose, and that pose.</returns>
-    public IReadOnlyList<(BoltLoad Load, LoadPose Pose)> Worst(BoltGroup group, Func<BoltLoad, double> use)
+    public IReadOnlyList<(BoltLoad Load, LoadPose Pose)> Worst(BoltGroup group, Func<BoltLoad, double> use) => Worst(group, (_, load) => use(load));
+
+    /// <summary>The pose that is worst for each bolt, where each holds differently.</summary>
+    /// <param name="group">The plate and its bolts.</param>
+    /// <param name="use">How far a load uses up what a bolt holds; the bolt's place among them comes first.</param>
+    /// <returns>What each bolt takes in its worst pose, and that pose.</returns>
+    public IReadOnlyList<(BoltLoad Load, LoadPose Pose)> Worst(BoltGroup group, Func<int, BoltLoad, double> use)
     {
         var worst = new (double Use, BoltLoad Load, LoadPose Pose)[group.Count];
         Array.Fill(worst, (-1, default, default));
@@ -84,7 +90,7 @@ internal sealed class LoadModel(Bolting input)
             Solve(group, pose, bolts);
             for (var i = 0; i < bolts.Length; i++)
             {
-                if (use(bolts[i]) is var used && used > worst[i].Use)
+                if (use(i, bolts[i]) is var used && used > worst[i].Use)
                 {
                     worst[i] = (used, bolts[i], pose);
                 }
@@ -161,7 +167,7 @@ internal sealed class LoadModel(Bolting input)
     }
 
     // From the worst of the coarse poses on, step by step in each direction, with steps that are halved where none leads on.
-    private (double Use, BoltLoad Load, LoadPose Pose) Closer(BoltGroup group, Func<BoltLoad, double> use, int bolt, (double Use, BoltLoad Load, LoadPose Pose) best, BoltLoad[] bolts)
+    private (double Use, BoltLoad Load, LoadPose Pose) Closer(BoltGroup group, Func<int, BoltLoad, double> use, int bolt, (double Use, BoltLoad Load, LoadPose Pose) best, BoltLoad[] bolts)
     {
         var (swing, turn, share) = (2 * MostSwing.Degrees / (Swings - 1), 45d, 0.25);
         for (var n = 0; n < Halvings;)
@@ -179,7 +185,7 @@ internal sealed class LoadModel(Bolting input)
                 }
 
                 Solve(group, pose, bolts);
-                if (use(bolts[bolt]) is var used && used > better.Use)
+                if (use(bolt, bolts[bolt]) is var used && used > better.Use)
                 {
                     better = (used, bolts[bolt], pose);
                 }

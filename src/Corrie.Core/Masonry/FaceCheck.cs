@@ -92,7 +92,8 @@ internal static class FaceCheck
         var slide = Length.Max(Length.Zero, input.Mount.Slide);
         // The display stays where it is when its plate goes to the side: as far as it slides on it, and no farther than it would go up.
         var sideways = (Left: Length.Min(Length.Zero, layout.Position.Slide - slide), Right: Length.Max(Length.Zero, layout.Position.Slide + slide));
-        sideways = (Length.Max(sideways.Left, -MostUp), Length.Min(sideways.Right, MostUp));
+        // On studs the bolts stay where these are, wherever the plate goes.
+        sideways = input.Wall.Kind.Framed() ? default : (Length.Max(sideways.Left, -MostUp), Length.Min(sideways.Right, MostUp));
         shift = made ? null : JointShift.Least(sound, bolts, sideways, MostUp);
         var numbers = bolts.Select((_, i) => i + 1).Where(n => joints[n - 1]).ToList();
         var first = bolts[numbers[0] - 1];
