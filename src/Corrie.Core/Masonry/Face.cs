@@ -45,7 +45,7 @@ public sealed record MasonryFace(Coursing? Courses, Same<TracedUnit> Units, Leng
     /// </summary>
     /// <param name="hole">Diameter of the hole.</param>
     /// <returns>The distance.</returns>
-    public Length Edge(Length hole) => SaidEdge ?? (hole * 3).Half;
+    public Length Edge(Length hole) => SaidEdge is { } said ? Length.Max(said, hole.Half) : (hole * 3).Half;
 
     private static readonly GroupShape<Coursing> CourseForm = new("regular courses", m =>
     {

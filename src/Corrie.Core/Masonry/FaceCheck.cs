@@ -192,7 +192,15 @@ internal static class FaceCheck
         }
 
         IReadOnlyList<FaceHole> holes = [.. bolts.Select((b, i) => new FaceHole(i + 1, b.X, b.Y, at[i], stacks[i], resting?.Rocks(b.X, b.Y) == true, joints[i]))];
-        var unmeasured = holes.Where(h => h.Gap is null).ToList();
+        foreach (var hole in holes)
+        {
+            if (gaps.Disputed(hole.X, hole.Y) is { } two)
+            {
+                findings.Add(MasonryFindings.GapNotPacked.At(new($"gaps/{hole.Number}/twice", hole.X, hole.Y), $"Measure the gap at hole {hole.Number} again and take the wrong one away: {two.Narrow:fine} and {two.Wide:fine} are on record there."));
+            }
+        }
+
+        var unmeasured = holes.Where(h => h.Gap is null && gaps.Disputed(h.X, h.Y) is null).ToList();
         if (unmeasured.Count > 0)
         {
             findings.Add(MasonryFindings.GapNotPacked.At(
@@ -269,6 +277,14 @@ internal static class FaceCheck
 
             if (input.Closed is { Hatch: { } hatch } closed && blocking.Count > 0)
             {
+                if (!hatch.Overlaps(opening.Outline))
+                {
+                    yield return MasonryFindings.BlockingStuck.At(
+                        new($"hatch/{opening.Id}", hatch.CentreX, hatch.CentreY),
+                        $"Put the hatch where the {opening.Name} is, {opening.Left} to {opening.Right} across: at {hatch.Left} to {hatch.Right} across it opens on something else, and no blocking goes in there.");
+                    continue;
+                }
+
                 var board = input.Wall.LayersThickness;
                 var (wide, high) = (Length.Max(hatch.Width, hatch.Height), Length.Min(hatch.Width, hatch.Height));
                 foreach (var piece in blocking.Where(p => p.Left >= opening.Left - Length.Tape(2) && p.Left < opening.Right).DistinctBy(p => (p.Length, p.Height, p.Thickness)))

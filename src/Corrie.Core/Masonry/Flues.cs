@@ -41,12 +41,9 @@ public sealed record FluePlace(string Id, string Name, Rect Outline, Length? Beg
             return [];
         }
 
-        if (drawn.Count > 0)
-        {
-            return [.. drawn.Select(f => new FluePlace(f.Id, f.Name, f.Outline, f.Depth > Length.Zero ? f.Depth : null, false))];
-        }
-
-        return fire is { Fuel: FireFuel.Electric } or { Vented: false } ? []
-            : [.. wall.Features.Where(f => f.Kind == FeatureKind.Fireplace).Select(f => new FluePlace(f.Id, $"flue of the {f.Name}", Rect.Between(f.Left, f.Right, f.Top, wall.Height), null, true))];
+        // Each fire has its own: one that is drawn is the flue of the fire that it stands over, and of no other.
+        var found = drawn.Select(f => new FluePlace(f.Id, f.Name, f.Outline, f.Depth > Length.Zero ? f.Depth : null, false));
+        return fire is { Fuel: FireFuel.Electric } or { Vented: false } ? [.. found]
+            : [.. found, .. wall.Features.Where(f => f.Kind == FeatureKind.Fireplace && !drawn.Any(d => d.Overlaps(f.Left, f.Right))).Select(f => new FluePlace(f.Id, $"flue of the {f.Name}", Rect.Between(f.Left, f.Right, f.Top, wall.Height), null, true))];
     }
 }

@@ -28,10 +28,23 @@ public sealed record Gaps(Same<GapPoint> Points, Length Farther, string By, Plac
         m.Text("by", "who measured", 80),
         m.Here)), kind => kind == Mount.Kind);
 
+    /// <summary>Two gaps at one place that differ by more were not both read right: a tape behind a plate is good to that (common practice).</summary>
+    public static readonly Length Agree = Length.Tape(0, 1, 8);
+
+    /// <summary>Gaps at a place that do not agree.</summary>
+    /// <param name="x">From the left corner.</param>
+    /// <param name="y">Over the floor.</param>
+    /// <returns>The narrowest and the widest; null where they agree.</returns>
+    public (Length Narrow, Length Wide)? Disputed(Length x, Length y)
+    {
+        var here = Points.Items.Where(p => Math.Sqrt(Math.Pow((p.X - x).Inches, 2) + Math.Pow((p.Y - y).Inches, 2)) <= Near.Inches).Select(p => p.Gap).ToList();
+        return here.Count > 1 && here.Max() - here.Min() > Agree ? (here.Min(), here.Max()) : null;
+    }
+
     /// <summary>The gap at a place, with what the plate is held farther out.</summary>
     /// <param name="x">From the left corner.</param>
     /// <param name="y">Over the floor.</param>
-    /// <returns>The gap; null where nobody measured near enough.</returns>
+    /// <returns>The gap; null where nobody measured near enough, or what was measured there does not agree.</returns>
     public Length? At(Length x, Length y)
     {
         GapPoint? nearest = null;
@@ -45,6 +58,6 @@ public sealed record Gaps(Same<GapPoint> Points, Length Farther, string By, Plac
             }
         }
 
-        return nearest is { } found && least <= Near.Inches ? found.Gap + Farther : null;
+        return nearest is { } found && least <= Near.Inches && Disputed(x, y) is null ? found.Gap + Farther : null;
     }
 }

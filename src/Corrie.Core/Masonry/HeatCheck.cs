@@ -30,6 +30,9 @@ internal static class HeatCheck
     // A thermometer held that much higher than a display's edge has still been held to it (own rule).
     private static readonly Length Held = Length.Tape(2);
 
+    // No wall over a fire at full is colder (own rule): a unit was taken for the other.
+    private static readonly Temperature Coldest = new(10);
+
     /// <summary>What is wrong with a display over a fire.</summary>
     /// <param name="wall">The wall.</param>
     /// <param name="fire">What is known of the fire; null where nothing is.</param>
@@ -52,7 +55,8 @@ internal static class HeatCheck
                 }
             }
 
-            foreach (var finding in Readings(opening, fire, display, spot))
+            var several = wall.Features.Count(f => f.Kind == FeatureKind.Fireplace) > 1;
+            foreach (var finding in Readings(opening, fire, display, spot, several))
             {
                 yield return finding;
             }
@@ -114,9 +118,12 @@ internal static class HeatCheck
         feature.Kind is FeatureKind.Mantel or FeatureKind.Shelf or FeatureKind.Beam && feature.Bottom >= opening.Top && feature.Top <= display.Outer.Bottom + Held
         && feature.Left <= opening.Left && feature.Right >= opening.Right && feature.Depth > Length.Zero;
 
-    private static IEnumerable<Finding> Readings(Feature opening, Fire? fire, WarmDisplay display, Spot spot)
+    private static IEnumerable<Finding> Readings(Feature opening, Fire? fire, WarmDisplay display, Spot spot, bool several)
     {
-        var readings = (fire?.Readings.Items ?? []).Where(r => r.Across is not { } x || (x >= display.Outer.Left && x <= display.Outer.Right)).ToList();
+        // With several fires a reading belongs to the one that it was taken over; a wall over a fire that is colder than any lived-in room was misread.
+        var readings = (fire?.Readings.Items ?? []).Where(r => r.Across is { } x ? x >= display.Outer.Left && x <= display.Outer.Right && (!several || (x >= opening.Left && x <= opening.Right)) : !several).ToList();
+        var cold = readings.FirstOrDefault(r => r.Warm.Celsius < Coldest.Celsius);
+        readings.RemoveAll(r => r.Warm.Celsius < Coldest.Celsius);
         // Warm air is warmer farther down: what was measured lower counts for what is higher, and never the other way.
         var hot = readings.Where(r => r.Up >= display.Lowest - Held && r.Up <= display.Outer.Top + Held && r.Warm.Celsius > display.May.Celsius).OrderByDescending(r => r.Warm.Celsius).ToList();
         if (hot.Count > 0)
@@ -178,7 +185,7 @@ internal static class HeatCheck
 
         yield return MasonryFindings.HeatUnknown.At(
             spot,
-            $"Light the {opening.Name}, leave it at full for {HeatReading.LongEnough} minutes and measure {what}: the {display.Name}'s lower edge {(display.Lowest < display.Outer.Bottom ? "comes down to" : "is")} {display.Lowest - opening.Top} over it{(high is not null && air.Count == 0 ? Phrase.Of($"; the air was measured at {high.Up}, higher than that") : early is not null && full.Count == 0 ? Phrase.Of($"; {early.Minutes} minutes are too short") : string.Empty)}.");
+            $"Light the {opening.Name}, leave it at full for {HeatReading.LongEnough} minutes and measure {what}: the {display.Name}'s lower edge {(display.Lowest < display.Outer.Bottom ? "comes down to" : "is")} {display.Lowest - opening.Top} over it{(high is not null && air.Count == 0 ? Phrase.Of($"; the air was measured at {high.Up}, higher than that") : cold is not null ? Phrase.Of($"; {cold.Warm} was read at {cold.Up}, which is colder than a room: was it the other unit?") : early is not null && full.Count == 0 ? Phrase.Of($"; {early.Minutes} minutes are too short") : several && (fire?.Readings.Items ?? []).Any(r => r.Across is null) ? Phrase.Of($"; with several fires say over which a temperature was taken: air 57 at 86, 86 F, 75 min") : string.Empty)}.");
     }
 
     private static string Word(HeatReading reading) => reading.Of == HeatOf.Air ? "The air" : "The wall";

@@ -97,7 +97,7 @@ public static class MasonryFindings
     /// <summary>Blocking that cannot go in.</summary>
     public static readonly FindingKind BlockingStuck = new(
         Stage, "masonry.blocking-stuck", Severity.Stop, "Blocking does not go through the hatch",
-        "a piece of blocking is wider than the hatch, or too long to be turned in behind it",
+        "a piece of blocking is wider than the hatch, or too long to be turned in behind it, or the hatch is not in the closed opening",
         "It is cut for nothing, and the hatch is cut larger in a hurry.", Source.Arithmetic);
 
     /// <summary>All of them, in the order of the catalogue.</summary>

@@ -8,7 +8,11 @@ namespace Corrie.Core.Masonry;
 /// <param name="Up">Where, over the floor.</param>
 /// <param name="Warm">What it showed.</param>
 /// <param name="Minutes">How many minutes the fire had been at full.</param>
-public readonly record struct TypedHeat(HeatOf Of, Length Up, Temperature Warm, int Minutes);
+public readonly record struct TypedHeat(HeatOf Of, Length Up, Temperature Warm, int Minutes)
+{
+    /// <summary>From the left corner, where that was typed; null for over the middle of the fire.</summary>
+    public Length? Across { get; init; }
+}
 
 /// <summary>Reads a temperature with the fire on in one line, such as <c>air 57, 86 F, 75 min</c>.</summary>
 public static class QuickHeat
@@ -35,7 +39,14 @@ public static class QuickHeat
             return (null, Wrong($"'{parts[0]}' is neither air nor wall with a height"));
         }
 
-        var (up, warm) = (LengthReader.Read(first[1], bare), QuantityReader.ReadTemperature(parts[1], bare));
+        var place = first[1].Split(" at ", 2, StringSplitOptions.TrimEntries);
+        var across = place.Length > 1 ? LengthReader.Read(place[1], bare) : default;
+        if (place.Length > 1 && !across.Ok)
+        {
+            return (null, Wrong(across.Problem!.Understood));
+        }
+
+        var (up, warm) = (LengthReader.Read(place[0], bare), QuantityReader.ReadTemperature(parts[1], bare));
         if (!up.Ok || !warm.Ok)
         {
             return (null, Wrong(!up.Ok ? up.Problem!.Understood : warm.Problem!.Understood));
@@ -44,6 +55,6 @@ public static class QuickHeat
         var minutes = parts[2].Split(' ')[0];
         var hours = parts[2].Contains('h', StringComparison.OrdinalIgnoreCase);
         return double.TryParse(minutes.TrimEnd('m', 'i', 'n', 'h', 'o', 'u', 'r', 's'), System.Globalization.NumberStyles.AllowDecimalPoint, System.Globalization.CultureInfo.InvariantCulture, out var time) && time * (hours ? 60 : 1) is >= 0 and <= 10_000 and var full
-            ? (new(of, up.Value, warm.Value, (int)full), null) : (null, Wrong($"'{parts[2]}' is no time"));
+            ? (new(of, up.Value, warm.Value, (int)full) { Across = place.Length > 1 ? across.Value : null }, null) : (null, Wrong($"'{parts[2]}' is no time"));
     }
 }

@@ -275,6 +275,24 @@ public class MasonryTests : IFindingCases
         Assert.Contains(says ?? "the flue begins 7 in behind the face", found.Message.Say(LengthStyle.Inches));
     }
 
+    [Theory]
+    [InlineData("/walls/w1/features/f9", """{ "kind": "fireplace", "name": "oven", "left": "60 in", "width": "20 in", "bottom": "20 in", "height": "16 in" }""", "masonry.flue-route", "flue of the oven")]
+    [InlineData("/walls/w1/features/f9", """{ "kind": "fireplace", "name": "oven", "left": "60 in", "width": "20 in", "bottom": "20 in", "height": "16 in" }""", "masonry.heat-unknown", "with several fires say over which")]
+    [InlineData("/walls/w1/fire/readings/r1/warm", "\"30 F\"", "masonry.heat-unknown", "30 °F was read at 57 in, which is colder than a room")]
+    [InlineData("/items/m1/gaps/points/g9", """{ "x": "97 in", "y": "77 15/16 in", "gap": "1 1/2 in" }""", "masonry.gap-not-packed", "hole 2 again and take the wrong one away: 7/16 in and 1 1/2 in")]
+    [InlineData("/walls/w3/closedIn/hatch/left", "\"10 in\"", "masonry.blocking-stuck", "10 in to 20 in across it opens on something else")]
+    public void Two_of_a_thing_the_other_unit_and_the_wrong_place_are_said(string path, string value, string code, string says)
+    {
+        var document = Demo();
+        Corrie.Core.Format.Pointer.Set(document, path, Sheets.Json(value));
+        Assert.Contains(Sheets.Plan(document).Findings.Where(f => f.Code == code), f => f.Message.Say(LengthStyle.Inches).Contains(says, StringComparison.Ordinal));
+    }
+
+    [Fact]
+    public void No_edge_distance_lets_a_hole_into_a_joint() =>
+        // Half a 3/8 in joint and half a 5/16 in hole: its middle is 11/32 in from the bed's at the least, whatever was entered.
+        Assert.Contains("masonry.near-joint", Sheets.Plan(Brick, Courses("50 1/8 in"), ("/walls/w1/facework/edge", "0 in")).Codes());
+
     private static JsonObject Demo() => Corrie.Core.Jobs.JobFile.Parse(File.ReadAllText(Repository.File("src/Corrie.Web/Demo/stove-lounge.json"))).Document!;
 
     private static List<string> Tools(Corrie.Core.Planning.JobPlan plan) => [.. SetOutKit.Of(plan, "w1").Tools.Select(t => t.Say(LengthStyle.Inches))];

@@ -35,14 +35,25 @@ public sealed partial class IndexModel
         }
 
         var (heat, problem) = QuickHeat.Read(line, Style.System);
-        return heat is not { } read ? Refuse(HeatLine, line ?? string.Empty, problem!.ToString()) : await Append([new(Of($"{Fire.Part.Name}/readings/r{Key()}"), new JsonObject
+        if (heat is not { } read)
+        {
+            return Refuse(HeatLine, line ?? string.Empty, problem!.ToString());
+        }
+
+        var reading = new JsonObject
         {
             ["of"] = read.Of.Word(),
             ["up"] = Exact(read.Up),
             ["warm"] = QuantityReader.Exact(read.Warm, Sheet.Head.Units),
             ["minutes"] = read.Minutes,
             ["by"] = user.Name,
-        })]);
+        };
+        if (read.Across is { } across)
+        {
+            reading["across"] = Exact(across);
+        }
+
+        return await Append([new(Of($"{Fire.Part.Name}/readings/r{Key()}"), reading)]);
     }
 
     /// <summary>Takes the gaps behind the plate that is looked at, in the order of its holes.</summary>

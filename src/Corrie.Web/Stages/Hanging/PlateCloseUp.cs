@@ -88,6 +88,12 @@ public static class PlateCloseUp
             svg.Group(bolt.WouldHold(plan.BoltOf(item)?.Diameter ?? plan.Sheet.Policy.UsualBolt) ? "bolt" : "bolt off").Circle("head", x, y, 4.5).Line("cross", x - 7, y, x + 7, y).Line("cross", x, y - 7, x, y + 7).End();
         }
 
+        // The numbers that the steps and the packing go by.
+        foreach (var bolt in plan.Fixing(mount)?.Bolts ?? [])
+        {
+            svg.Words("bolt-number", frame.X(bolt.X) + 11, frame.Y(bolt.Y) - 8, bolt.Number.ToString(System.Globalization.CultureInfo.InvariantCulture));
+        }
+
         if (plan.Sheet.DisplayOn(item) is { } display && plan.Placement(display.Id) is { } placed)
         {
             var x = frame.X(placed.Outer.CentreX);
