@@ -93,7 +93,7 @@ public sealed record ProductKind(string Word, string Title, string Plural, Shape
 public static class ProductKinds
 {
     /// <summary>All kinds, in the order in which the catalogue shows them.</summary>
-    public static IReadOnlyList<ProductKind> All { get; } = [Display.Kind, Mount.Kind, Fastener.Kind, Bit.Kind, Socket.Kind, .. Thing.Kinds];
+    public static IReadOnlyList<ProductKind> All { get; } = [Display.Kind, Mount.Kind, Fastener.Kind, Cable.Kind, Bit.Kind, Socket.Kind, .. Thing.Kinds];
 
     /// <summary>The kinds that are things of a job.</summary>
     public static IReadOnlyList<ProductKind> Items { get; } = [.. All.Where(k => k.IsItem)];

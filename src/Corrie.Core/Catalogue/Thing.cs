@@ -28,7 +28,7 @@ public sealed record Thing(string Name, Length Width, Length Height, Length Dept
         Of(ProjectorWord, "Projector", "Projectors"),
         Of(ScreenWord, "Projection screen", "Projection screens"),
         Of("board", "Interactive board", "Interactive boards"),
-        Of("box", "Wall box", "Wall boxes") with { Layer = WallLayer.Inside },
+        WallBox.Kind,
         Of("device", "Device", "Devices") with { Layer = WallLayer.Between },
     ];
 

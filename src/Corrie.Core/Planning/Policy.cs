@@ -67,6 +67,9 @@ public sealed record Policy(
     /// <summary>How many anchors that takes at least.</summary>
     public int BoardAnchors { get; init; } = 5;
 
+    /// <summary>What it costs to bring a cable through a wall.</summary>
+    public FeedFigures Feeds { get; init; } = FeedFigures.Usual;
+
     /// <summary>The description; what holds where nothing is entered is common practice.</summary>
     public static GroupShape<Policy> Form { get; } = new("the company's figures", m => new Policy(
         m.Or("version", new WholeShape("which version of the company's figures this is", 0, 1_000_000), 0),
@@ -95,6 +98,7 @@ public sealed record Policy(
         Departure = m.Text(DepartureName, "why a job departs from the company's figures, and who says so", 200),
         TripCost = m.Or("tripCost", new NumberShape("what a second trip costs, in the company's money", 0, 100_000), 150),
         BoardAnchors = m.Or("boardAnchors", new WholeShape("how many anchors in board that takes at least", 5, 40), 5),
+        Feeds = FeedFigures.Read(m),
     });
 
     /// <summary>The figures that Corrie comes with (common practice).</summary>
