@@ -29,12 +29,16 @@ public enum BackAreaKind
 public sealed record BackArea(BackAreaKind Kind, Length Left, Length Up, Length Width, Length Height);
 
 /// <summary>A socket or the power inlet on a display's back, with its plug, seen from the front.</summary>
-/// <param name="Name">What it is.</param>
+/// <param name="Jack">What it is and what it carries.</param>
 /// <param name="Left">Its left end from the display's left edge.</param>
 /// <param name="Up">Its lower end over the display's bottom edge.</param>
 /// <param name="Width">Its width.</param>
 /// <param name="Height">Its height.</param>
-public sealed record Port(string Name, Length Left, Length Up, Length Width, Length Height);
+public sealed record Port(Jack Jack, Length Left, Length Up, Length Width, Length Height)
+{
+    /// <summary>What it is called.</summary>
+    public string Name => Jack.Name;
+}
 
 /// <summary>A flat panel, as the catalogue describes it. Its left and right are those seen from the front.</summary>
 /// <param name="Name">Plain description, without a make.</param>
@@ -63,7 +67,7 @@ public sealed record Display(
     Length VesaCentreUp,
     Length VesaCentreRight,
     Length PictureUp,
-    bool PortsUsed) : Product(Name, Mass), ISized
+    bool PortsUsed) : Product(Name, Mass), ISized, IWired
 {
     private static readonly GroupShape<BackArea> AreaForm = new("an area", m => new BackArea(
         m.Need("kind", new ChoiceShape<BackAreaKind>("what it is")),
@@ -73,7 +77,7 @@ public sealed record Display(
         m.Length("height", "its height", LengthRange.Size)));
 
     private static readonly GroupShape<Port> PortForm = new("a socket", m => new Port(
-        m.Need("name", new TextShape("what it is", 40)),
+        Jack.Read(m, PortWay.In),
         m.Length("left", "its left end from the display's left edge, seen from the front", LengthRange.Offset),
         m.Length("up", "its lower end over the display's bottom edge", LengthRange.Offset),
         m.Length("width", "its width, with the plug", LengthRange.Size),
@@ -108,8 +112,9 @@ public sealed record Display(
             LowerThreadDepth = m.Maybe("lowerThreadDepth", LengthShape.Metric("how deep the lower holes' thread can be used, where it is another", LengthRange.Size)),
             Bump = m.Length("bump", "how far its back stands out beside the holes", LengthRange.Distance, Length.Zero),
             Areas = m.Part("areas", new ListShape<BackArea>("what else is on it: thin glass, buttons, infrared eye, recess", AreaForm, 24, PlacedText("kind", "thin glass: 0 in, 20 in, 48 in, 8 in"))) ?? [],
-            Ports = m.Part("ports", new ListShape<Port>("sockets and inlet on its back", PortForm, 24, PlacedText("name", "HDMI: 6 in, 10 in, 2 in, 5 in"))) ?? [],
+            Ports = m.Part("ports", new ListShape<Port>("sockets and inlet on its back", PortForm, 24, PlacedText("name", "picture 1: 6 in, 10 in, 2 in, 5 in, picture in return"))) ?? [],
             Warmest = m.Maybe("warmest", new TemperatureShape("the warmest that it may have around it, by its maker")),
+            Watts = m.Maybe("watts", new NumberShape("power that it takes at most, in watts", 0, 20_000)),
             Typical = TypicalParts.Marked(m),
         };
     });
@@ -119,7 +124,7 @@ public sealed record Display(
     {
         Headings =
         [
-            ("What it is", ["name", "diagonal", "aspect", "mass", "portsUsed", "warmest", "typical"]),
+            ("What it is", ["name", "diagonal", "aspect", "mass", "portsUsed", "watts", "warmest", "typical"]),
             ("Its outside", ["width", "height", "depth", "pictureUp"]),
             ("Its holes", ["vesaWidth", "vesaHeight", "vesaCentreUp", "vesaCentreRight", "thread", "threadDepth", "lowerThread", "lowerThreadDepth", "bump"]),
             ("Its sockets, and where it is not gripped", ["ports", "areas"]),
@@ -147,20 +152,28 @@ public sealed record Display(
     /// <summary>Sockets and inlet on its back, with the room that their plugs take; empty where nobody has entered them.</summary>
     public IReadOnlyList<Port> Ports { get; init; } = [];
 
+    /// <inheritdoc/>
+    public IReadOnlyList<Jack> Jacks => [.. Ports.Select(p => p.Jack)];
+
+    /// <inheritdoc/>
+    public double? Watts { get; init; }
+
     /// <summary>How far its back stands out beside the holes.</summary>
     public Length Bump { get; init; }
 
     private static ListText PlacedText(string what, string example) => new(
         $"One a line: what it is, from the left edge seen from the front, up from the bottom, width, height: {example}",
         typed => new JsonArray([.. typed.Split('\n', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries).Select(line => (JsonNode)PlacedOf(what, line))]),
-        ports => string.Join('\n', ports.Select(p => $"{(what == "kind" ? Choices.Spoken(p!["kind"]!.ToString()) : p![what])}: {p!["left"]}, {p["up"]}, {p["width"]}, {p["height"]}")));
+        ports => string.Join('\n', ports.Select(p => $"{(what == "kind" ? Choices.Spoken(p!["kind"]!.ToString()) : p![what])}: {p!["left"]}, {p["up"]}, {p["width"]}, {p["height"]}{(Jack.Said(p) is { Length: > 0 } said ? ", " + said : string.Empty)}")));
 
     private static JsonObject PlacedOf(string what, string line)
     {
         var (name, rest) = line.LastIndexOf(':') is > 0 and var at ? (line[..at].Trim(), line[(at + 1)..]) : (line, string.Empty);
         var figures = rest.Split(',', StringSplitOptions.TrimEntries);
         string At(int i) => figures.ElementAtOrDefault(i) ?? string.Empty;
-        return new JsonObject { [what] = what == "kind" ? name.ToLowerInvariant().Replace(' ', '-') : name, ["left"] = At(0), ["up"] = At(1), ["width"] = At(2), ["height"] = At(3) };
+        var placed = new JsonObject { [what] = what == "kind" ? name.ToLowerInvariant().Replace(' ', '-') : name, ["left"] = At(0), ["up"] = At(1), ["width"] = At(2), ["height"] = At(3) };
+        Jack.Take(At(4), placed);
+        return placed;
     }
 
     /// <summary>The picture's size, from diagonal and aspect.</summary>

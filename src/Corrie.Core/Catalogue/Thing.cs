@@ -9,7 +9,7 @@ namespace Corrie.Core.Catalogue;
 /// <param name="Height">Outer height.</param>
 /// <param name="Depth">Outer depth.</param>
 /// <param name="Mass">What it weighs.</param>
-public sealed record Thing(string Name, Length Width, Length Height, Length Depth, Mass Mass) : Product(Name, Mass), ISized
+public sealed record Thing(string Name, Length Width, Length Height, Length Depth, Mass Mass) : Product(Name, Mass), ISized, IWired
 {
     private const string ProjectorWord = "projector";
     private const string ScreenWord = "screen";
@@ -19,6 +19,15 @@ public sealed record Thing(string Name, Length Width, Length Height, Length Dept
 
     /// <summary>Gain of a projection screen; null for anything else.</summary>
     public double? Gain { get; init; }
+
+    /// <inheritdoc/>
+    public IReadOnlyList<Jack> Jacks { get; init; } = [];
+
+    /// <inheritdoc/>
+    public double? Watts { get; init; }
+
+    /// <summary>How it is controlled: by radio, or by infrared that has to see it; empty where nobody has asked.</summary>
+    public string Control { get; init; } = string.Empty;
 
     /// <summary>The kinds of such things.</summary>
     public static IReadOnlyList<ProductKind> Kinds { get; } =
@@ -42,6 +51,9 @@ public sealed record Thing(string Name, Length Width, Length Height, Length Dept
             m.Need("mass", new MassShape("weight", overZero: true)))
         {
             Lumens = word == ProjectorWord ? m.Maybe("lumens", new NumberShape("its light, in lumens", 1, 1_000_000)) : null,
+            Jacks = m.Part("ports", Jack.List) ?? [],
+            Watts = m.Maybe("watts", new NumberShape("power that it takes at most, in watts", 0, 20_000)),
+            Control = m.Text("control", "how it is controlled: radio, or infrared that has to see it", 60),
             Gain = word == ScreenWord ? m.Or("gain", new NumberShape("gain of the screen", 0.1, 10), 1) : null,
         }));
 }

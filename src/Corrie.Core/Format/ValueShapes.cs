@@ -398,6 +398,18 @@ public enum Names
 
     /// <summary>A line that a tape can be hooked on, up the wall.</summary>
     DatumUp,
+
+    /// <summary>Where a cable comes out of a wall: a box, or an outlet or plate that is there.</summary>
+    FeedEnd,
+
+    /// <summary>A cable's way through a wall, with the wall's key before it.</summary>
+    Route,
+
+    /// <summary>An outlet that is there, with its wall's key before it, or a thing of the sheet: what has ports.</summary>
+    PortHolder,
+
+    /// <summary>A circuit.</summary>
+    Circuit,
 }
 
 /// <summary>One of a few words that mean no more than they say.</summary>

@@ -1,3 +1,4 @@
+using Corrie.Core.Feeds;
 using Corrie.Core.Findings;
 using Corrie.Core.Fixing;
 using Corrie.Core.Hanging;
@@ -21,6 +22,7 @@ public static class Stages
         new HangingStage(),
         new MasonryStage(),
         new FixingStage(),
+        new FeedsStage(),
         new SiteStage(),
         new WholePlanStage(),
     ];

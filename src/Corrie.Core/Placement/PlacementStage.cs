@@ -20,7 +20,7 @@ public sealed class PlacementStage : IStage
     public WorkStep Step => WorkStep.Place;
 
     /// <inheritdoc/>
-    public IReadOnlyList<Part> Parts { get; } = [PlacementChoice.Part, PlacementChoice.Read, PlacementChoice.Seats, RoomLight.Part];
+    public IReadOnlyList<Part> Parts { get; } = [PlacementChoice.Part, Stands.Part, PlacementChoice.Read, PlacementChoice.Seats, RoomLight.Part];
 
     /// <inheritdoc/>
     public IReadOnlyList<FindingKind> Kinds => PlacementFindings.All;
@@ -80,7 +80,8 @@ public sealed class PlacementStage : IStage
             return plan.Sheet.Items.Any(i => i.Kind.IsPlaced) ? StageReport.NotNeeded : StageReport.Untouched("a display");
         }
 
-        foreach (var thing in things)
+        // What stands in a cupboard has its place there.
+        foreach (var thing in things.Where(t => t.Product is null || t.Get(Stands.Part) is not { In.Length: > 0 }))
         {
             Phrase? needs = thing.Product is null ? $"a {Choosing(thing)}"
                 : thing.Get(PlacementChoice.Part) is null ? Named(thing, things, "a height")
@@ -92,8 +93,7 @@ public sealed class PlacementStage : IStage
             }
         }
 
-        var first = plan.Placement(things[0].Id)!.Outer;
-        return StageReport.Clear(things.Count == 1 ? Phrase.Of($"bottom {first.Bottom}, centre {first.CentreY}") : Phrase.Of($"{things.Count} things placed"));
+        return StageReport.Clear(things.Count == 1 && plan.Placement(things[0].Id) is { Outer: var first } ? Phrase.Of($"bottom {first.Bottom}, centre {first.CentreY}") : Phrase.Of($"{things.Count} things placed"));
     }
 
     /// <inheritdoc/>

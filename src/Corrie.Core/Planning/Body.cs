@@ -58,3 +58,9 @@ public sealed record Body(string Part, string Name, BodyRole Role, Rect Outline,
 /// <param name="Diameter">Its diameter.</param>
 /// <param name="Depth">How deep, from the wall's face.</param>
 public sealed record WallHole(string Part, Length X, Length Y, Length Diameter, Length Depth);
+
+/// <summary>A stretch of a wall in which a cable runs hidden: nobody drills or screws there.</summary>
+/// <param name="Part">Its name from its owner on; the owner's key is put before it.</param>
+/// <param name="Name">What runs there.</param>
+/// <param name="Area">Where, with what is kept free round it.</param>
+public sealed record WallRun(string Part, string Name, Rect Area);

@@ -60,6 +60,8 @@ public sealed class Worksheet(string owner, string wall, bool ofItem, WorkBudget
 
     internal List<WallHole> Holes { get; } = [];
 
+    internal List<WallRun> Runs { get; } = [];
+
     /// <summary>Adds a finding.</summary>
     /// <param name="finding">The finding; its part is named from the owner on.</param>
     public void Add(Finding finding) => Findings.Add(finding with { Where = finding.Where with { Part = $"{owner}/{finding.Where.Part}", Wall = wall } });
@@ -85,6 +87,10 @@ public sealed class Worksheet(string owner, string wall, bool ofItem, WorkBudget
     /// <summary>Adds a hole to be made in the wall.</summary>
     /// <param name="hole">The hole; its part is named from the owner on.</param>
     public void Add(WallHole hole) => Holes.Add(hole with { Part = $"{owner}/{hole.Part}" });
+
+    /// <summary>Adds a stretch of the wall in which a cable will run.</summary>
+    /// <param name="run">The stretch; its part is named from the owner on.</param>
+    public void Add(WallRun run) => Runs.Add(run with { Part = $"{owner}/{run.Part}" });
 
     /// <summary>Adds a mark.</summary>
     /// <param name="mark">The mark; its id is the short name.</param>
@@ -155,7 +161,7 @@ public sealed class PlanBuilder(JobSheet sheet, JobPlan? previous, WorkBudget bu
         budget.Spend(StepsOfAPiece);
         var worksheet = new Worksheet(owner, wall, sheet.Item(owner) is not null, budget);
         var value = work(worksheet, input);
-        var piece = new Piece(input, wall, value, worksheet.Findings, worksheet.Marks, worksheet.Bodies, worksheet.Holes);
+        var piece = new Piece(input, wall, value, worksheet.Findings, worksheet.Marks, worksheet.Bodies, worksheet.Holes, worksheet.Runs);
         pieces[(result, owner)] = piece;
         order.Add(piece);
         return value;
@@ -180,6 +186,11 @@ public sealed class PlanBuilder(JobSheet sheet, JobPlan? previous, WorkBudget bu
     /// <returns>The holes, in the order in which stages added them.</returns>
     public IReadOnlyList<WallHole> HolesIn(string wall) => [.. order.Where(p => p.Wall == wall).SelectMany(p => p.Holes)];
 
+    /// <summary>All stretches of a wall in which cables will run, so far.</summary>
+    /// <param name="wall">Key of the wall.</param>
+    /// <returns>The stretches, in the order in which stages added them.</returns>
+    public IReadOnlyList<WallRun> RunsIn(string wall) => [.. order.Where(p => p.Wall == wall).SelectMany(p => p.Runs)];
+
     /// <inheritdoc/>
     public T? Get<T>(Result<T> result, string owner)
         where T : class => pieces.TryGetValue((result, owner), out var piece) ? (T?)piece.Value : null;
@@ -188,5 +199,5 @@ public sealed class PlanBuilder(JobSheet sheet, JobPlan? previous, WorkBudget bu
     public T Later<T>(Result<T> result, string owner, Func<T> make)
         where T : class => (T)later.GetOrAdd((result, owner), _ => make());
 
-    internal sealed record Piece(object? Input, string Wall, object? Value, IReadOnlyList<Finding> Findings, IReadOnlyList<Mark> Marks, IReadOnlyList<Body> Bodies, IReadOnlyList<WallHole> Holes);
+    internal sealed record Piece(object? Input, string Wall, object? Value, IReadOnlyList<Finding> Findings, IReadOnlyList<Mark> Marks, IReadOnlyList<Body> Bodies, IReadOnlyList<WallHole> Holes, IReadOnlyList<WallRun> Runs);
 }

@@ -17,9 +17,12 @@ public sealed record WorkStep(string Word, string Title)
     /// <summary>What holds it.</summary>
     public static WorkStep Fix { get; } = new("fix", "Fix");
 
+    /// <summary>Power, boxes and cables.</summary>
+    public static WorkStep Feed { get; } = new("feed", "Feed");
+
     /// <summary>The day on site.</summary>
     public static WorkStep Site { get; } = new("site", "Site day");
 
     /// <summary>All steps, from left to right.</summary>
-    public static IReadOnlyList<WorkStep> All { get; } = [Survey, Place, Hang, Fix, Site];
+    public static IReadOnlyList<WorkStep> All { get; } = [Survey, Place, Hang, Fix, Feed, Site];
 }

@@ -58,6 +58,13 @@ internal static class Clearances
                     $"Move the {box.Name} or the plate: the hole at {hole.X} across, {hole.Y} up goes into the {box.Name}, {box.Outline.Left} to {box.Outline.Right} across, {box.Outline.Bottom} to {box.Outline.Top} up.");
             }
 
+            foreach (var run in input.Runs.Items.Where(r => r.Area.Grown(radius).Holds(hole.X, hole.Y)))
+            {
+                yield return HangingFindings.BodiesMeet.At(
+                    new($"{hole.Part}/{run.Part}", hole.X, hole.Y),
+                    $"Move the hole, or bring the {run.Name} another way: the hole at {hole.X} across, {hole.Y} up goes where the {run.Name} will run, {run.Area.Left} to {run.Area.Right} across, {run.Area.Bottom} to {run.Area.Top} up.");
+            }
+
             if (hole.X < radius || hole.X > wall.Width - radius || hole.Y < radius || hole.Y > wall.Height - radius)
             {
                 yield return HangingFindings.Outside.At(

@@ -59,7 +59,7 @@ public sealed class WholePlanStage : IStage
 
             var placed = sheet.ThingsOn(wall).Where(i => plan.Placement(i.Id) is not null)
                 .Select(i => new PlacedItem(i.Id, i.Get(PlacementChoice.Part)!, plan.Placement(i.Id)!)).ToList();
-            var input = new Clearing(surveyed, new(plan.BodiesAt(wall.Id)), new(plan.HolesIn(wall.Id)), new(placed), new([.. sheet.ThingsOn(wall).Select(i => plan.Layout(i.Id)?.Motion).OfType<Motion>()]), sheet.Policy, new(FluePlace.Of(surveyed.Wall, wall.Get(Fire.Part))));
+            var input = new Clearing(surveyed, new(plan.BodiesAt(wall.Id)), new(plan.HolesIn(wall.Id)), new(placed), new([.. sheet.ThingsOn(wall).Select(i => plan.Layout(i.Id)?.Motion).OfType<Motion>()]), sheet.Policy, new(FluePlace.Of(surveyed.Wall, wall.Get(Fire.Part))), new(plan.RunsIn(wall.Id)));
             plan.Work(Clear, wall.Id, wall.Id, input, static (work, input) =>
             {
                 long things = input.Holes.Items.Count + input.Bodies.Items.Count;
@@ -133,4 +133,5 @@ internal sealed record PlacedItem(string Id, PlacementChoice Choice, PlacementRe
 /// <param name="Motions">What moves on its mounts.</param>
 /// <param name="Policy">The company's figures.</param>
 /// <param name="Flues">Flues that may be in use.</param>
-internal sealed record Clearing(Surveyed Survey, Same<Body> Bodies, Same<WallHole> Holes, Same<PlacedItem> Placed, Same<Motion> Motions, Policy Policy, Same<FluePlace> Flues);
+/// <param name="Runs">Where cables will run.</param>
+internal sealed record Clearing(Surveyed Survey, Same<Body> Bodies, Same<WallHole> Holes, Same<PlacedItem> Placed, Same<Motion> Motions, Policy Policy, Same<FluePlace> Flues, Same<WallRun> Runs);

@@ -139,7 +139,7 @@ public class ManyThingsTests
         Pointer.Set(document, "/walls/w2", Sheets.Json("""{ "name": "stair", "width": "100 in", "height": "96 in", "kind": "masonry", "layers": { "l": { "order": 1, "name": "plaster", "thickness": "1/2 in", "confirmed": true } }, "scan": { "by": "Ines", "with": "a scanner" } }"""));
         Pointer.Set(document, "/site/built", 1998);
         Pointer.Set(document, "/walls/w2/setOut", Sheets.Json("""{ "across": "right-corner" }"""));
-        Pointer.Set(document, "/items/b1", Sheets.Json("""{ "kind": "box", "wall": "w2", "product": { "name": "box", "width": "4 in", "height": "4 in", "depth": "2 in", "mass": "1 lb" }, "place": { "height": "12 in", "across": "30 in" } }"""));
+        Pointer.Set(document, "/items/b1", Sheets.Json("""{ "kind": "speaker", "wall": "w2", "product": { "name": "speaker", "width": "4 in", "height": "4 in", "depth": "2 in", "mass": "1 lb" }, "place": { "height": "12 in", "across": "30 in" } }"""));
         var plan = Sheets.Plan(document);
         Assert.Equal(Sheets.Plan().Marks.Select(m => (m.Id, m.X, m.Y)), plan.Marks.Where(m => m.Wall == "w1").Select(m => (m.Id, m.X, m.Y)));
         var centre = plan.Marks.Single(m => m.Id == "b1/centre");

@@ -1,0 +1,79 @@
+using Corrie.Core.Catalogue;
+using Corrie.Core.Findings;
+using Corrie.Core.Measure;
+using Corrie.Core.Planning;
+
+namespace Corrie.Core.Feeds;
+
+/// <summary>Where a port is: on the wall, and how far before it.</summary>
+/// <param name="Name">What has the port.</param>
+/// <param name="Wall">Key of the wall.</param>
+/// <param name="X">From the left corner.</param>
+/// <param name="Y">Over the floor.</param>
+/// <param name="Out">How far before the wall's face.</param>
+public sealed record PortPlace(string Name, string Wall, Length X, Length Y, Length Out);
+
+/// <summary>The arm that a port hangs on.</summary>
+/// <param name="Wall">Where it is fixed to the wall.</param>
+/// <param name="Pivot">The display's pivot, parked.</param>
+/// <param name="Long">How long it is, out and down, at its farthest.</param>
+public sealed record ArmPath(WayEnd Wall, WayEnd Pivot, Length Long)
+{
+    /// <summary>
+    /// Cable from a place on the wall to a port on the moving display: to the arm's foot, along the arm at its farthest, and on to the port. However
+    /// the display is held, the straight way is no longer, since the port keeps its distance from the pivot and the pivot from the foot.
+    /// </summary>
+    /// <param name="from">Where the cable comes out of the wall.</param>
+    /// <param name="port">Where the port is, parked.</param>
+    /// <returns>The length.</returns>
+    public Length To(WayEnd from, WayEnd port) => Straight(from, Wall) + Long + Straight(Pivot, port);
+
+    private static Length Straight(WayEnd a, WayEnd b) => Length.FromInches(Math.Sqrt(Math.Pow((a.X - b.X).Inches, 2) + Math.Pow((a.Y - b.Y).Inches, 2)));
+}
+
+/// <summary>What a cable's length is made of.</summary>
+/// <param name="Says">A part of it.</param>
+/// <param name="Length">How long that is.</param>
+public readonly record struct LengthPart(string Says, Length Length);
+
+/// <summary>What has been made of a cable from port to port.</summary>
+/// <param name="Connection">The cable.</param>
+/// <param name="From">Where it begins; null as long as that has no place.</param>
+/// <param name="To">Where it ends.</param>
+/// <param name="Parts">What its length is made of; empty where an end or its way is not known.</param>
+/// <param name="Way">Port to port, arm and loops together; null where that is not known.</param>
+/// <param name="Slack">How much of that is for an arm.</param>
+/// <param name="Asked">With what is spare; null where it is not known.</param>
+/// <param name="Buys">Rounded up to what is sold; null where nothing is sold that long.</param>
+/// <param name="Limit">How far its signal goes; null for any length.</param>
+public sealed record CablePlan(Connection Connection, PortPlace? From, PortPlace? To, IReadOnlyList<LengthPart> Parts, Length? Way, Length Slack, Length? Asked, Length? Buys, Length? Limit)
+{
+    /// <summary>How far a signal goes by an ordinary cable, where its maker says nothing (common practice; network: TIA-568, from memory).</summary>
+    /// <param name="cable">The cable.</param>
+    /// <param name="fast">Whether high frame rates are asked for.</param>
+    /// <returns>The length; null for any.</returns>
+    public static Length? LimitOf(Cable cable, bool fast) => cable.SaidLimit ?? (cable.Active ? null : cable.Carries switch
+    {
+        Signal.Picture => Length.Tape(12 * (fast ? 10 : 25)),
+        Signal.Network => Length.FromMillimetres(100_000),
+        Signal.Usb => Length.FromMillimetres(5_000),
+        Signal.Optical => Length.FromMillimetres(10_000),
+        _ => (Length?)null,
+    });
+
+    /// <summary>What is sold of a cable that is at least so long.</summary>
+    /// <param name="cable">The cable.</param>
+    /// <param name="asked">How long it has to be.</param>
+    /// <param name="units">Whether it is cut by the foot or by half a metre, where it is cut.</param>
+    /// <returns>The length; null where nothing is sold that long.</returns>
+    public static Length? Sold(Cable cable, Length asked, UnitSystem units)
+    {
+        if (cable.Sold.Count > 0)
+        {
+            return cable.Sold.Where(s => s >= asked).Select(s => (Length?)s).FirstOrDefault();
+        }
+
+        var step = units == UnitSystem.Inches ? Length.Tape(12) : Length.FromMillimetres(500);
+        return Length.FromUnits((asked.Units + step.Units - 1) / step.Units * step.Units);
+    }
+}

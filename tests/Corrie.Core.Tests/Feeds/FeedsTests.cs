@@ -1,0 +1,141 @@
+using System.Text.Json.Nodes;
+using Corrie.Core.Feeds;
+using Corrie.Core.Findings;
+using Corrie.Core.Format;
+using Corrie.Core.Measure;
+using Corrie.Core.Planning;
+using Corrie.Core.Tests.Jobs;
+
+namespace Corrie.Core.Tests.Feeds;
+
+/// <summary>
+/// Power and signal for the plain wall's display: a mains box and a signal box behind it, each with its bay, a box under each near the floor, a player
+/// in a cupboard, an outlet on a circuit.
+/// </summary>
+public class FeedsTests : IFindingCases
+{
+    // The display reaches from 53 3/4 to 102 1/4 across and from 30 to 58 up; its bays are clear from 54 3/4 to 69 1/4, 70 3/4 to 85 1/4, 86 3/4 to 101 1/4.
+    internal static readonly (string, JsonNode?)[] Fed =
+    [
+        ("/walls/w1/questions", Sheets.Json("""{ "gas": false, "fireRated": false, "mayCut": true, "flue": "none", "insulated": false }""")),
+        ("/walls/w1/features/f1", Sheets.Json("""{ "kind": "receptacle", "name": "outlet", "left": "28 in", "bottom": "14 in", "width": "3 in", "height": "4 in", "routeKnown": true }""")),
+        ("/walls/w1/features/f2", Sheets.Json("""{ "kind": "furniture", "name": "cupboard", "left": "110 in", "bottom": "0 in", "width": "30 in", "height": "20 in", "depth": "16 in" }""")),
+        ("/walls/w1/feeds", Sheets.Json("""{ "bearing": true, "attic": false, "basement": false, "looks": { "a": { "across": "62 in", "to": "90 in", "by": "Tom" }, "b": { "across": "94 in", "to": "90 in", "by": "Tom" }, "c": { "across": "78 in", "to": "90 in", "by": "Tom" } } }""")),
+        ("/items/b1", Box("signal", "d1", "94 in", "46 in")),
+        ("/items/b2", Box("signal", "", "94 in", "16 in")),
+        ("/items/b3", Box("power", "d1", "62 in", "46 in")),
+        ("/items/b4", Box("power", "", "62 in", "16 in")),
+        ("/items/p1", Sheets.Json("""{ "kind": "device", "wall": "w1", "product": { "name": "player", "width": "10 in", "height": "2 in", "depth": "8 in", "mass": "3 lb", "watts": 30, "ports": [{ "name": "picture", "way": "out" }, { "name": "inlet" }] }, "stands": { "in": "f2" } }""")),
+        ("/items/d1/product/watts", 150),
+        ("/items/d1/product/ports", Sheets.Json("""[{ "name": "picture 1", "left": "34 in", "up": "1 in", "width": "2 in", "height": "4 in", "return": true, "fast": true }, { "name": "picture 2", "left": "37 in", "up": "1 in", "width": "2 in", "height": "4 in" }, { "name": "inlet", "left": "6 in", "up": "10 in", "width": "3 in", "height": "2 in" }]""")),
+        ("/walls/w1/routes", Sheets.Json("""{ "p": { "carries": "power", "from": "b4", "to": "b3", "mains": { "name": "sheathed cable", "carries": "mains", "diameter": "3/8 in", "ratings": ["in-wall"], "gauge": 14 } }, "s": { "from": "b2", "to": "b1" } }""")),
+        ("/connections", Sheets.Json("""
+        {
+          "k1": { "from": "w1/f1", "to": "b4", "cable": { "name": "cord", "carries": "mains", "diameter": "3/8 in", "cord": true } },
+          "k2": { "from": "b3", "to": "d1", "toPort": "inlet", "cable": { "name": "cord", "carries": "mains", "diameter": "3/8 in", "cord": true } },
+          "k3": { "from": "p1", "fromPort": "picture", "to": "d1", "toPort": "picture 1", "via": "w1/s", "cable": { "name": "picture cable", "carries": "picture", "diameter": "1/4 in", "plugWidth": "7/8 in", "plugHeight": "3/8 in", "ratings": ["in-wall"], "sold": ["6 ft", "10 ft", "15 ft", "20 ft"] } }
+        }
+        """)),
+        ("/electrics", Sheets.Json("""{ "code": "nfpa70", "circuits": { "c1": { "breaker": "7, map room", "amperes": 15, "volts": 120, "gauge": 14, "run": "40 ft", "other": 100, "outlets": ["w1/f1"] } } }""")),
+    ];
+
+    /// <inheritdoc/>
+    public IEnumerable<(string Code, (string Path, JsonNode? Value)[] Has, (string Path, JsonNode? Value)[] Just)> Cases =>
+    [
+        // The opening is 4 in wide: at 92 3/4 it ends at 90 3/4 and the stud's right side is at 86 3/4; at 88 3/4 they touch.
+        One("feed.box-on-member", "/items/b1/place/across", "88 11/16 in", "88 3/4 in"),
+        One("feed.wing-space", "/items/b1/place/across", "89 11/16 in", "89 3/4 in", ("/items/b1/product/wings", "1 in")),
+        One("feed.bay-too-narrow", "/items/b1/product/openingWidth", "14 9/16 in", "14 1/2 in", ("/items/b1/place/across", "94 in"), ("/items/b1/product/width", "15 in"), ("/items/d1/product/ports", null), ("/connections/k2/toPort", null), ("/connections/k3/toPort", null)),
+        // 2 in inside the display, whose top is at 58: half of the box is 2 1/2 in.
+        One("feed.box-shows", "/items/b1/place/height", "53 9/16 in", "53 1/2 in"),
+        // The plate ends at 88 across and begins at 43 15/16 up.
+        One("feed.box-under-plate", "/items/b1/place/across", "90 7/16 in", "90 1/2 in"),
+        // Board and stud are 4 1/8 in.
+        One("feed.box-too-deep", "/items/b1/product/depth", "4 3/16 in", "4 1/8 in"),
+        // The lower third ends at 39 1/3.
+        One("feed.droop", "/items/b3/place/height", "39 5/16 in", "39 3/8 in"),
+        One("feed.heights-differ", "/items/b2/place/height", "16 3/16 in", "16 1/8 in"),
+        // 1 1/2 in of plug and nothing else: the mount is parked 1 1/2 in from the wall.
+        ("feed.device-behind", [Behind("1/16 in")], [Behind("0 in")]),
+        One("feed.cord-in-wall", "/walls/w1/routes/p/mains/ratings", null, Sheets.Json("""["plenum"]""")),
+        ("feed.buried-junction", [Device("pushed-back")], [Device("blanked")]),
+        ("feed.not-licensed", [.. Fed, Wired(licence: ""), Dead], [.. Fed, Wired(), Dead]),
+        ("feed.not-isolated", [.. Fed, Wired(), Dead, ("/electrics/isolations/i/locked", false)], [.. Fed, Wired(), Dead]),
+        One("feed.local-rule", "/electrics/code", "other", "nfpa70"),
+        ("feed.separation", [.. Fed, ("/walls/w1/routes/p/shares", "s")], [.. Fed, ("/walls/w1/routes/p/shares", "s"), ("/walls/w1/routes/p/divided", true)]),
+        // 40 % of 3 1/2 in; the ways cross a stud once the boxes below are a bay away.
+        One("feed.stud-bored", "/walls/w1/routes/s/hole", "1 13/32 in", "1 in", ("/items/b2/place/across", "78 in"), ("/walls/w1/feeds/bearing", true)),
+        ("feed.fire-block", [.. Fed, Noggin("30 in"), ("/walls/w1/feeds/looks", null)], [.. Fed, Noggin("60 in"), ("/walls/w1/feeds/looks", null)]),
+        One("feed.fire-rated", "/walls/w1/feeds/seal", null, "putty pads, listed, by the electrician", ("/walls/w1/questions/fireRated", true)),
+        One("feed.rating", "/connections/k3/cable/ratings", null, Sheets.Json("""["riser"]""")),
+        // A quarter of pi times 0.6 in squared is 0.2827 of 0.533 square inches, 53.05 %; 0.59 in takes 51.3 %.
+        One("feed.fill", "/connections/k3/cable/diameter", "0.6 in", "0.59 in", ("/walls/w1/routes/s/conduit", "emt"), ("/walls/w1/routes/s/trade", "3/4"), ("/connections/k3/cable/plugWidth", null), ("/connections/k3/cable/plugHeight", null)),
+        // 1 1/4 by 0.45 in is 1.3285 in corner to corner, and 1/8 in of play: 1.4535 in. 1 1/4 in of steel tube has 1.380, 1 1/2 in 1.610.
+        One("feed.plug-does-not-pass", "/walls/w1/routes/s/trade", "1 1/4", "1 1/2", ("/walls/w1/routes/s/conduit", "emt"), ("/connections/k3/cable/plugWidth", "1 1/4 in"), ("/connections/k3/cable/plugHeight", "0.45 in")),
+        // The gap of 1 1/2 in behind the display and 3 in of box.
+        One("feed.bend-radius", "/connections/k3/cable/bend", "4 9/16 in", "4 1/2 in"),
+        // From the player at 125 across, 10 up to the box at 94 and 16: 37 in; up to 46: 30 in; to the port at 88 3/4 across, 33 up, 1 1/2 in off the wall: 19 3/4 in;
+        // 2 loops of 12 in, and a tenth of it all: 121 33/40 in.
+        One("feed.too-short", "/connections/k3/bought", "121 13/16 in", "121 7/8 in"),
+        One("feed.too-far", "/connections/k3/cable/limit", "14 ft", "15 ft"),
+        One("feed.no-input", "/connections/k3/to", "b3", "d1"),
+        ("feed.no-return-channel", [.. Fed, Bar, BarBy("picture 2")], [.. Fed, Bar, BarBy("picture 1"), ("/connections/k3/toPort", "picture 2")]),
+        ("feed.no-source-outlet", [.. Fed, ("/electrics/circuits/c1/outlets", Sheets.Json("""["w1/f9"]"""))], [.. Fed]),
+        // 15 A at 120 V and 80 %: 1440 W. The display takes 150 W; nobody has said where the player takes its 30 W from.
+        One("feed.circuit-load", "/electrics/circuits/c1/other", 1291, 1290),
+        // 14 gauge: 3.07 ohm per 1000 ft. 1000 W at 120 V are 8.333 A; 3 % of 120 V drop over 70.36 ft.
+        One("feed.voltage-drop", "/electrics/circuits/c1/run", "71 ft", "70 ft", ("/electrics/circuits/c1/other", 850)),
+        // Eight conductors of 14 gauge, a device, clamps, a ground: 12 times 2.00.
+        One("feed.box-fill", "/items/b3/product/volume", 23.9, 24, ("/items/b3/wires", Sheets.Json("""{ "conductors": 8, "gauge": 14, "devices": 1, "clamps": true, "grounds": 1 }"""))),
+        One("feed.too-warm", "/items/p1/product/watts", 18.1, 18, ("/items/p1/stands/in", "b2"), ("/items/b2/product", Sheets.Json("""{ "name": "enclosure", "sort": "enclosure", "width": "14 in", "height": "14 in", "depth": "3 in", "mass": "3 lb", "vents": 4 }""")), ("/items/b2/place/height", "16 in"), ("/items/p1/product/depth", "3 in")),
+        ("feed.wire-map", [.. Fed, Test("a", "[1,2,6,4,5,3,7,8]")], [.. Fed, Test("a", "[1,2,6,4,5,3,7,8]"), Test("b", "[1,2,3,4,5,6,7,8]")]),
+        One("feed.tenant", "/walls/w1/questions/mayCut", false, true),
+        One("feed.bay-unknown", "/walls/w1/feeds/looks/b/to", "40 in", "41 in", ("/items/b1/place/height", "46 in")),
+        One("feed.no-way", "/items/b2/place/across", "86 in", "94 in"),
+        ("feed.arm-slack", [.. Fed, .. Arm, ("/connections/k3/bought", "11 ft")], [.. Fed, .. Arm, ("/connections/k3/bought", "14 ft")]),
+        ("feed.pinch", [.. Fed, .. Arm, ("/items/b1/place/across", "90 9/16 in")], [.. Fed, .. Arm, ("/items/b1/place/across", "92 in")]),
+        // Ducts leave each stud free only below 20 or above 58: down, across, up, across, down, across, up.
+        ("feed.bends", [.. Fed, .. Ducts, ("/walls/w1/routes/s/conduit", "emt")], [.. Fed, .. Ducts]),
+    ];
+
+    private static (string, JsonNode?) Dead => ("/electrics/isolations/i", Sheets.Json("""{ "circuit": "c1", "by": "E. Sparke", "licence": "E 77", "off": true, "locked": true, "tester": "two-pole tester", "on": "3 May, 9:10" }"""));
+
+    private static (string, JsonNode?) Bar => ("/items/s1", Sheets.Json("""{ "kind": "soundbar", "wall": "w1", "product": { "name": "bar", "width": "30 in", "height": "3 in", "depth": "4 in", "mass": "6 lb", "ports": [{ "name": "to display", "carries": "picture", "return": true }] }, "stands": { "in": "f2" } }"""));
+
+    private static (string, JsonNode?)[] Ducts =>
+    [
+        ("/walls/w1/features/x", Duct("68 in", "22 in", "74 in")), ("/walls/w1/features/y", Duct("84 in", "0 in", "56 in")), ("/walls/w1/features/z", Duct("100 in", "22 in", "74 in")),
+        ("/items/b2/place", Sheets.Json("""{ "given": "centre", "height": "30 in", "across": "62 in" }""")), ("/items/b1/place/across", "120 in"),
+    ];
+
+    private static JsonNode Duct(string left, string bottom, string height) => Sheets.Json($$"""{ "kind": "duct", "name": "duct", "left": "{{left}}", "bottom": "{{bottom}}", "width": "4 in", "height": "{{height}}", "routeKnown": true }""");
+
+    private static (string, JsonNode?)[] Arm => [("/items/m1/product/kind", "articulating"), ("/items/m1/product/depthExtended", "20 in"), ("/items/m1/product/depthParked", "3 in")];
+
+    private static (string, JsonNode?) BarBy(string port) => ("/connections/k4", Sheets.Json($$"""{ "from": "s1", "fromPort": "to display", "to": "d1", "toPort": "{{port}}", "cable": { "name": "picture cable", "carries": "picture", "diameter": "1/4 in" } }"""));
+
+    private static (string, JsonNode?) Behind(string depth) => ("/walls/w1/features/f9", Sheets.Json($$"""{ "kind": "receptacle", "name": "old outlet", "left": "92 in", "bottom": "34 in", "width": "3 in", "height": "4 in", "depth": "{{depth}}", "routeKnown": true }"""));
+
+    private static (string, JsonNode?) Device(string fate) => ("/walls/w1/feeds", Sheets.Json($$"""{ "devices": { "f9": { "fate": "{{fate}}", "by": "E. Sparke", "licence": "E 77" } } }"""));
+
+    private static (string, JsonNode?) Wired(string licence = "E 77") => ("/walls/w1/routes/p/wired", Sheets.Json($$"""{ "by": "E. Sparke", "licence": "{{licence}}", "on": "3 May" }"""));
+
+    private static (string, JsonNode?) Noggin(string at) => ("/walls/w1/evidence/n", Sheets.Json($$"""{ "kind": "seen", "axis": "up", "at": "{{at}}", "beside": "94 in" }"""));
+
+    private static (string, JsonNode?) Test(string id, string far) => ($"/connections/k9/tests/{id}", Sheets.Json($$"""{ "far": {{far}}, "by": "Tom" }"""));
+
+    private static JsonNode Box(string use, string serves, string across, string centre) => Sheets.Json($$"""
+        { "kind": "box", "wall": "w1", "for": "{{serves}}", "product": { "name": "{{use}} box", "use": "{{use}}", "width": "5 in", "height": "5 in", "depth": "3 in", "openingWidth": "4 in", "openingHeight": "4 in", "mass": "1 lb", "volume": 30 }, "place": { "given": "centre", "height": "{{centre}}", "across": "{{across}}" } }
+        """);
+
+    private static (string Code, (string, JsonNode?)[] Has, (string, JsonNode?)[] Just) One(string code, string path, JsonNode? has, JsonNode? just, params (string, JsonNode?)[] besides) =>
+        (code, [.. Fed, .. besides, (path, has)], [.. Fed, .. besides, (path, just)]);
+
+    [Fact]
+    public void The_plain_wall_with_power_and_signal_is_clear()
+    {
+        var plan = Sheets.Plan(Fed);
+        Assert.True(plan.Findings.Count == 0, string.Join('\n', plan.Findings.Select(f => $"{f.Code} {f.Where.Part}: {f.Message}")));
+        Assert.All(plan.Statuses, s => Assert.True(s.State is StageState.Clear or StageState.NotNeeded, $"{s.Stage.Id.Title} is {s.State}, {s.Says}"));
+    }
+}
