@@ -135,6 +135,7 @@ public sealed record Cable(string Name, Signal Carries, Length Diameter) : Produ
             Sold = [.. (m.Part("sold", new ListShape<Length>("lengths in which it is sold, unless it is cut to length", new LengthShape("a length", LengthRange.From(Length.FromUnits(1))), 20, ListText.Commas("6 ft, 10 ft, 15 ft"))) ?? []).Order()],
             SaidLimit = m.MaybeLength("limit", "how far it carries, by its maker", LengthRange.From(Length.FromUnits(1))),
             Active = m.Yes("active", "whether it is active or optical inside, one way"),
+            Typical = TypicalParts.Marked(m),
         };
     });
 
@@ -145,7 +146,7 @@ public sealed record Cable(string Name, Signal Carries, Length Diameter) : Produ
         IsPlaced = false,
         Headings =
         [
-            ("What it is", ["name", "carries", "diameter", "ratings", "cord", "gauge", "active"]),
+            ("What it is", ["name", "carries", "diameter", "ratings", "cord", "gauge", "active", "typical"]),
             ("Its plugs", ["plugWidth", "plugHeight", "otherWidth", "otherHeight"]),
             ("How far and how tight", ["bend", "limit", "sold"]),
         ],

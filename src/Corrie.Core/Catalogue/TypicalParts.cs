@@ -51,6 +51,14 @@ public static class TypicalParts
         FastenerOf("wood-screw-12", "Typical wood screw no. 12 by 2 1/2 in", "wood-screw", "0.216 in", "2 1/2 in", ("tip", "1/4 in")),
         FastenerOf("toggle-1/4", "Typical toggle 1/4 in", "toggle", "1/4 in", "3 1/2 in", ("hole", "1/2 in"), ("grip", "2 in"), ("ratedTension", "200 lb"), ("basis", "ultimate")),
         FastenerOf("toggle-3/16", "Typical toggle 3/16 in", "toggle", "3/16 in", "3 in", ("hole", "1/2 in"), ("grip", "2 in"), ("ratedTension", "130 lb"), ("basis", "ultimate")),
+        BoxOf("power", "Typical recessed box for mains", "4 3/4 in", "6 1/4 in", "3 in", ("sort", "recessed"), ("use", "power"), ("openingWidth", "3 7/8 in"), ("openingHeight", "5 in"), ("wings", "3/8 in")),
+        BoxOf("signal", "Typical bracket with a brush plate", "3 1/8 in", "4 7/8 in", "1 1/2 in", ("sort", "bracket"), ("use", "signal"), ("openingWidth", "2 1/4 in"), ("openingHeight", "3 3/4 in"), ("wings", "3/8 in"), ("plateHole", "1 3/4 in")),
+        BoxOf("enclosure", "Typical enclosure between studs", "15 1/2 in", "15 1/2 in", "3 3/4 in", ("sort", "enclosure"), ("use", "both"), ("openingWidth", "14 1/4 in"), ("openingHeight", "14 1/4 in")),
+        CableOf("mains", "Typical sheathed mains cable, 14 gauge", "mains", "3/8 in", "in-wall", ("gauge", "14")),
+        CableOf("picture", "Typical picture cable for walls", "picture", "1/4 in", "in-wall", ("plugWidth", "7/8 in"), ("plugHeight", "7/16 in")),
+        CableOf("network", "Typical network cable for walls", "network", "1/4 in", "riser"),
+        CableOf("cord", "Typical mains cord", "mains", "5/16 in", string.Empty, ("cord", "true")),
+        CableOf("optical", "Typical optical sound cable", "optical", "3/16 in", "in-wall", ("plugWidth", "3/8 in"), ("plugHeight", "3/8 in")),
     ];
 
     /// <summary>Those of a kind.</summary>
@@ -112,6 +120,21 @@ public static class TypicalParts
 
     private static TypicalPart FastenerOf(string id, string name, string kind, string diameter, string length, params (string, string)[] more) => new(
         "typical-fastener-" + id.Replace('/', '-'), Fastener.Kind, Marked([("name", name), ("kind", kind), ("diameter", diameter), ("length", length), ("washer", "1/16 in"), .. more]));
+
+    private static TypicalPart BoxOf(string id, string name, string width, string height, string depth, params (string, string)[] more) => new(
+        "typical-box-" + id, WallBox.Kind, Marked([("name", name), ("width", width), ("height", height), ("depth", depth), ("mass", "1 lb"), .. more]));
+
+    private static TypicalPart CableOf(string id, string name, string carries, string diameter, string rating, params (string Name, string Value)[] more)
+    {
+        var document = Marked([("name", name), ("carries", carries), ("diameter", diameter), .. more.Where(m => m.Name is not ("gauge" or "cord"))]);
+        document["ratings"] = rating.Length == 0 ? new JsonArray() : new JsonArray(rating);
+        foreach (var (member, value) in more.Where(m => m.Name is "gauge" or "cord"))
+        {
+            document[member] = member == "cord" ? true : int.Parse(value);
+        }
+
+        return new("typical-cable-" + id, Cable.Kind, document);
+    }
 
     private static JsonObject Marked(params IReadOnlyList<(string Name, string Value)> members)
     {

@@ -103,6 +103,7 @@ public sealed record WallBox(string Name, Length Width, Length Height, Length De
             ExitWidth = m.MaybeLength("exitWidth", "width of the gap through which cables leave its cover", LengthRange.Size),
             ExitHeight = m.MaybeLength("exitHeight", "height of that gap", LengthRange.Size),
             PlateHole = m.MaybeLength("plateHole", "diameter of the hole in its cover plate", LengthRange.Size),
+            Typical = TypicalParts.Marked(m),
         };
     });
 
@@ -112,7 +113,7 @@ public sealed record WallBox(string Name, Length Width, Length Height, Length De
         Layer = WallLayer.Inside,
         Headings =
         [
-            ("What it is", ["name", "use", "sort", "mass", "divided"]),
+            ("What it is", ["name", "use", "sort", "mass", "divided", "typical"]),
             ("Its outside", ["width", "height", "depth"]),
             ("What is cut for it", ["openingWidth", "openingHeight", "clearance", "wings"]),
             ("Its inside", ["volume", "vents", "exitWidth", "exitHeight", "plateHole"]),

@@ -65,7 +65,7 @@ public sealed record BoxPlaces(FreeRegion Centres, Same<Blocked> Blocked, Rect B
     public static BoxPlaces Of(Rect bounds, IReadOnlyList<Blocked> blocked, BoxAim aim)
     {
         var region = FreeRegion.Of(bounds, [.. blocked.Select(b => b.Centre)]);
-        var places = region.Windows.Select((w, i) => Candidates(w, aim).Select(p => new BoxPlace(p.X, p.Y, i)).MinBy(p => Score(p.X, p.Y, aim))).OrderBy(p => Score(p.X, p.Y, aim));
+        var places = region.Windows.Select((w, i) => Candidates(w, aim).SelectMany(p => OnTape(w, p.X, p.Y)).Select(p => new BoxPlace(p.X, p.Y, i)).MinBy(p => Score(p.X, p.Y, aim))).OrderBy(p => Score(p.X, p.Y, aim));
         return new(region, new(blocked), bounds, new([.. places]));
     }
 
@@ -102,6 +102,21 @@ public sealed record BoxPlaces(FreeRegion Centres, Same<Blocked> Blocked, Rect B
             }
         }
     }
+
+    // A place is read off a tape: to the next sixteenth that is still in the window; where none is, as it is.
+    private static IEnumerable<(Length X, Length Y)> OnTape(FreeWindow window, Length x, Length y)
+    {
+        var found = (from across in Sixteenths(x) from up in Sixteenths(y) where window.Holds(across, up) select (across, up)).ToList();
+        return found.Count > 0 ? found : [(x, y)];
+    }
+
+    private static IEnumerable<Length> Sixteenths(Length at)
+    {
+        var low = Length.FromUnits(at.Units - (((at.Units % Sixteenth.Units) + Sixteenth.Units) % Sixteenth.Units));
+        return low == at ? [at] : [low, low + Sixteenth];
+    }
+
+    private static readonly Length Sixteenth = Length.Tape(0, 1, 16);
 
     private static Length Within(Length value, Length from, Length to) => Length.Min(Length.Max(value, from), to);
 }

@@ -121,7 +121,8 @@ internal sealed record BoxTask(
             yield return new(BlockedBy.Kept, keep.Name, keep.Area, Around(keep.Area, half, up));
         }
 
-        foreach (var opening in Wall.Features.Where(f => f.Traits.OpensWall || f.Kind == FeatureKind.Flue || (f.Traits.Role is BodyRole.Solid or BodyRole.Control or BodyRole.Outlet && !Recessed(f.Id))))
+        // What only stands there hides a box: it is moved for the work.
+        foreach (var opening in Wall.Features.Where(f => f.Traits.OpensWall || f.Kind == FeatureKind.Flue || (f.Traits.Role is BodyRole.Solid or BodyRole.Control or BodyRole.Outlet && f.Kind is not (FeatureKind.Furniture or FeatureKind.Soundbar) && !Recessed(f.Id))))
         {
             yield return new(BlockedBy.Kept, opening.Name, opening.Outline, Around(opening.Outline, Box.Width.Half, Box.Height.Half));
         }

@@ -11,7 +11,7 @@ public enum WayTaken
     /// <summary>The cheapest that is allowed.</summary>
     Cheapest,
 
-    /// <summary>The cheapest other one.</summary>
+    /// <summary>The cheapest other one through the wall.</summary>
     Next,
 
     /// <summary>Through the wall, whatever it costs.</summary>

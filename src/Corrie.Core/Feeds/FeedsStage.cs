@@ -253,6 +253,11 @@ public static class FeedsResults
     /// <returns>The ways; null where nobody has begun with any.</returns>
     public static WallRoutes? Routes(this IResults plan, string wall) => plan.Get(FeedsStage.Routes, wall);
 
+    /// <summary>All that has ports in a job: things, boxes with mains, outlets and plates that are there.</summary>
+    /// <param name="plan">The plan.</param>
+    /// <returns>Each with its ports.</returns>
+    public static IReadOnlyList<PortHolder> PortHolders(this IResults plan) => new JobFeeds(plan).Holders;
+
     /// <summary>The cables that end at a wall.</summary>
     /// <param name="plan">The plan.</param>
     /// <param name="wall">Key of the wall.</param>

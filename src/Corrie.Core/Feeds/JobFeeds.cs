@@ -106,6 +106,12 @@ internal sealed class JobFeeds
         var box = (WallBox)item.Product!;
         var mains = things.FirstOrDefault(t => t != item && t.Product is WallBox { HasPower: true } && sheet.Item(t.For)?.Kind != Display.Kind && plan.Placement(t.Id) is not null);
         (string, Length)? over = behind is null && sheet.Item(item.For) is { } with && PlaceOf(with.Id, string.Empty) is { } there ? (with.Name, there.X) : null;
+        // At the other end of a way it is best under the box that it leads to.
+        if (behind is null && over is null && (wall.Get(CableRoute.Part) ?? []).FirstOrDefault(r => r.From == item.Id || r.To == item.Id) is { } way && plan.Placement(way.From == item.Id ? way.To : way.From) is { } far)
+        {
+            over = (sheet.Item(way.From == item.Id ? way.To : way.From)!.Name, far.Outer.CentreX);
+        }
+
         // What hangs before the wall is no obstacle to a box behind it, except what the box is not for.
         var others = things.Where(t => t != item && t.Kind.IsPlaced && t != display && (t.Product is WallBox || (behind is null && t.Kind != Display.Kind)))
             .Select(t => (Thing: t, Placed: plan.Placement(t.Id))).Where(t => t.Placed is not null).Select(t => (t.Thing.Name, t.Placed!.Outer)).ToList();

@@ -43,15 +43,31 @@ internal sealed record PowerTask(
     /// <returns>The circuit; null where no chain of cables ends at an outlet of one.</returns>
     public Circuit? CircuitOf(string key)
     {
-        var seen = new HashSet<string> { key };
-        var next = new Queue<string>([key]);
-        while (next.TryDequeue(out var at))
+        foreach (var at in Chain(key))
         {
             if (Electrics.Circuits.Items.FirstOrDefault(c => c.Outlets.Items.Contains(at)) is { } circuit)
             {
                 return circuit;
             }
+        }
 
+        return null;
+    }
+
+    /// <summary>Whether power passes from one thing to another.</summary>
+    /// <param name="a">A key.</param>
+    /// <param name="b">Another.</param>
+    /// <returns>Whether a chain of cables leads from one to the other.</returns>
+    public bool Linked(string a, string b) => Chain(a).Contains(b);
+
+    // What hangs together by cables, the nearest first.
+    private IEnumerable<string> Chain(string key)
+    {
+        var seen = new HashSet<string> { key };
+        var next = new Queue<string>([key]);
+        while (next.TryDequeue(out var at))
+        {
+            yield return at;
             foreach (var (a, b) in Links.Items)
             {
                 var other = a == at ? b : b == at ? a : null;
@@ -61,8 +77,6 @@ internal sealed record PowerTask(
                 }
             }
         }
-
-        return null;
     }
 
     /// <summary>What a circuit carries, in watts.</summary>
@@ -83,8 +97,17 @@ internal static class PowerCheck
 
     private static IEnumerable<Finding> Sources(PowerTask task)
     {
-        foreach (var taker in task.Takers.Items.Where(t => t.Needs && t.Wall == task.Key && task.CircuitOf(t.Key) is null))
+        // One chain is one cause: it is said of what hangs at its end.
+        var lacking = task.Takers.Items.Where(t => t.Needs && t.Wall == task.Key && task.CircuitOf(t.Key) is null).OrderByDescending(t => t.Watts is not null).ToList();
+        var said = new List<string>();
+        foreach (var taker in lacking)
         {
+            if (said.Any(s => task.Linked(s, taker.Key)))
+            {
+                continue;
+            }
+
+            said.Add(taker.Key);
             yield return FeedFindings.NoSourceOutlet.At(
                 At($"power/{taker.Key}", taker.Spot), $"Say from which outlet the {taker.Name} takes its power and on which circuit that is: no cable leads from it to one of the {task.Electrics.Circuits.Items.Sum(c => c.Outlets.Items.Count)} outlets of {task.Electrics.Circuits.Items.Count} circuits.");
         }

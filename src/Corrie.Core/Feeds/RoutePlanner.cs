@@ -81,8 +81,8 @@ internal static class RoutePlanner
             }
 
             var best = pairs.MinBy(x => x.Power.Cost + x.Signal.Cost);
-            plans[power.Route.Id] = Finished(task, power, Choose(task, power, best.Power.OnSurface ? both.Best[0] ?? alone.Best[0] : best.Power, best.Power.OnSurface ? both.Next[0] : best.PowerNext, over, best.Power));
-            plans[signal.Route.Id] = Finished(task, signal, Choose(task, signal, best.Signal.OnSurface ? both.Best[1] ?? its.Best[0] : best.Signal, best.Signal.OnSurface ? both.Next[1] : best.SignalNext, overIts, best.Signal));
+            plans[power.Route.Id] = Finished(task, power, Choose(task, power, best.Power.OnSurface ? both.Best[0] ?? alone.Best[0] : best.Power, best.Power.OnSurface ? both.Next[0] : best.PowerNext, over));
+            plans[signal.Route.Id] = Finished(task, signal, Choose(task, signal, best.Signal.OnSurface ? both.Best[1] ?? its.Best[0] : best.Signal, best.Signal.OnSurface ? both.Next[1] : best.SignalNext, overIts));
         }
     }
 
@@ -109,23 +109,19 @@ internal static class RoutePlanner
     private static Way? Against(RouteTask task, RouteAsked asked) => task.Inside(asked, task.Feeds) is not { } way ? null
         : WayFinder.One(way with { MostBends = null }, task.Policy.Feeds).Best[0] ?? WayFinder.One(way with { Bores = true }, task.Policy.Feeds).Best[0] ?? WayFinder.One(way with { Bores = true, MostBends = null }, task.Policy.Feeds).Best[0];
 
-    private static (Way? Chosen, Way? Next, List<Way> Others) Choose(RouteTask task, RouteAsked asked, Way? best, Way? next, Way? surface, Way? chosen = null)
+    private static (Way? Chosen, Way? Next, List<Way> Others) Choose(RouteTask task, RouteAsked asked, Way? best, Way? next, Way? surface)
     {
         var (inside, _) = Allowed(task, asked);
         // A raceway is the other way wherever it is not the one that is taken.
         var all = new[] { inside ? best : null, inside ? next : null, surface }.OfType<Way>().OrderBy(w => w.Cost).ToList();
-        chosen ??= asked.Route.Taken switch
+        var chosen = asked.Route.Taken switch
         {
             WayTaken.Inside => best,
             WayTaken.Surface => surface,
+            WayTaken.Next when inside && next is not null => next,
             _ => inside ? best : surface,
         };
         var others = all.Where(w => chosen is not null && w != chosen && w.DiffersFrom(chosen)).ToList();
-        if (asked.Route.Taken == WayTaken.Next && others.Count > 0 && chosen is not null)
-        {
-            return (others[0], chosen, [.. others.Skip(1)]);
-        }
-
         return (chosen, others.FirstOrDefault(), [.. others.Skip(1)]);
     }
 

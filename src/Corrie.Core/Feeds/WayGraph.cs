@@ -189,7 +189,7 @@ internal sealed class WayGraph
             var end = At(next);
             foreach (var move in MovesOf(step, at, end, cost, place, next))
             {
-                if (moves.Count > 0 && moves[^1] is var last && last.Kind == move.Kind && last.Index == move.Index && !move.Drills)
+                if (moves.Count > 0 && moves[^1] is var last && last.Kind == move.Kind && (last.Index == move.Index || move.Kind is WayMoveKind.Attic or WayMoveKind.Basement) && !move.Drills)
                 {
                     moves[^1] = last with { To = move.To, Cost = last.Cost + move.Cost, Minutes = last.Minutes + move.Minutes };
                 }

@@ -45,7 +45,7 @@ internal static class Assumptions
             if (product is { Typical: true })
             {
                 register.Add(new(
-                    path, Phrase.Of($"the figures of the {FirstLow(product.Name)}{Figures(product)}"), product is Fastener ? "what bolts hold" : "every hole", Source.CommonPractice,
+                    path, Phrase.Of($"the figures of the {FirstLow(product.Name)}{Figures(product)}"), product is Fastener ? "what bolts hold" : product is WallBox ? "the opening that is cut" : "every hole", Source.CommonPractice,
                     things.Any(i => plan.Fixing(i.Id) is { Bolts.Count: > 0 }), [new("It was measured, and these are its figures", "they count as its own", [place.Set("typical", (JsonNode)false)])]));
             }
         }
@@ -114,6 +114,7 @@ internal static class Assumptions
     {
         Display d => Phrase.Of($", {d.Width} by {d.Height}, {d.Mass}, holes {d.VesaWidth.Millimetres:0} by {d.VesaHeight.Millimetres:0} mm with their centre {d.VesaCentreUp} up"),
         Mount m => Phrase.Of($", hook line {m.HookUp} over its plate's bottom edge, rated for {m.Rated}"),
+        WallBox b => Phrase.Of($", opening {b.OpeningWidth} by {b.OpeningHeight} and {b.Depth} deep"),
         Fastener f => Phrase.Of($", {f.Diameter} thick and {f.Length} long, {f.Thread} of it thread"),
         _ => string.Empty,
     };

@@ -1,4 +1,5 @@
 using Corrie.Core.Planning;
+using Corrie.Web.Stages.Feeds;
 using Corrie.Web.Stages.Fixing;
 using Corrie.Web.Stages.Hanging;
 using Corrie.Web.Stages.Masonry;
@@ -12,7 +13,7 @@ namespace Corrie.Web.Stages;
 /// <summary>The views of the stages, in the stages' order. A stage that shows no more than its form and its marks has none of its own.</summary>
 public static class StageViews
 {
-    private static readonly IReadOnlyList<StageView> Own = [new SurveyView(), new PlacementView(), new HangingView(), new MasonryView(), new FixingView(), new SiteView(), new WholePlanView()];
+    private static readonly IReadOnlyList<StageView> Own = [new SurveyView(), new PlacementView(), new HangingView(), new MasonryView(), new FixingView(), new FeedView(), new SiteView(), new WholePlanView()];
 
     /// <summary>A view for every stage.</summary>
     public static IReadOnlyList<StageView> All { get; } = [.. Core.Jobs.Stages.All.Select(s => Own.FirstOrDefault(v => v.Stage == s.Id) ?? StageView.Of(s))];

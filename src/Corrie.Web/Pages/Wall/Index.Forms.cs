@@ -151,6 +151,10 @@ public sealed partial class IndexModel
         Core.Format.Names.Item => [.. Sheet.Items.Where(i => !path.StartsWith(i.Here.Pointer + "/", StringComparison.Ordinal)).Select(i => (i.Id, Sheet.NameOf(i)))],
         Core.Format.Names.CentreLine => [("wall", "the wall"), .. (Survey?.Wall.Features ?? []).Where(f => f.Solid).Select(f => (f.Id, "the " + f.Name))],
         Core.Format.Names.DatumAcross => [.. (Tapes?.Datums ?? []).Where(d => d.Axis == Axis.Across).Select(d => (d.Id, d.Name))],
+        Core.Format.Names.FeedEnd => [.. Sheet.Items.Where(i => i.Kind == Core.Catalogue.WallBox.Kind && Sheet.WallOf(i) == Wall).Select(i => (i.Id, Sheet.NameOf(i))), .. (Survey?.Wall.Features ?? []).Where(f => f.Kind is FeatureKind.Receptacle or FeatureKind.SignalPlate or FeatureKind.Furniture or FeatureKind.Shelf).Select(f => (f.Id, f.Name))],
+        Core.Format.Names.Route => [.. Sheet.Walls.SelectMany(w => (w.Get(Core.Feeds.CableRoute.Part) ?? []).Select(r => ($"{w.Id}/{r.Id}", $"{WallName(w)}: {r.Called}")))],
+        Core.Format.Names.PortHolder => [.. Core.Feeds.FeedsResults.PortHolders(Plan).Select(h => (h.Key, h.Name))],
+        Core.Format.Names.Circuit => [.. (Sheet.Get(Core.Feeds.Electrics.Part)?.Circuits.Items ?? []).Select(c => (c.Id, c.Called))],
         _ => [.. (Tapes?.Datums ?? []).Where(d => d.Axis == Axis.Up).Select(d => (d.Id, d.Name))],
     };
 

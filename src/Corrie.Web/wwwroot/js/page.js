@@ -3,6 +3,7 @@ import { addresses, withQuery } from './address.js';
 import { ask } from './ask.js';
 import { photo } from './photo.js';
 import { pictures } from './pictures.js';
+import { plug } from './plug.js';
 import { presses } from './presses.js';
 import { say, tell } from './said.js';
 import { slots } from './slots.js';
@@ -94,7 +95,7 @@ function help() {
     ['Escape', 'out of a field; ends a drag'],
     ['Arrows', 'on a thing: move it a step; with Shift an inch or a centimetre'], ['Arrows', 'on a hook: to the next datum']];
   dialog.innerHTML = '<h2>Keys</h2><dl></dl><form method="dialog"><a href="/guide">Guide</a> <button class="do">Close</button></form>';
-  const step = window.location.pathname.match(/^\/jobs\/[0-9]+\/(survey|place|hang|fix)/);
+  const step = window.location.pathname.match(/^\/jobs\/[0-9]+\/(survey|place|hang|fix|feed)/);
   if (step) {
     dialog.querySelector('a').href = `/guide/${step[1]}`;
   }
@@ -198,3 +199,4 @@ photo();
 thrown();
 pictures();
 slots();
+plug();

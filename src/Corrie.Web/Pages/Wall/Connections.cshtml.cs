@@ -1,0 +1,190 @@
+using System.Text.Json.Nodes;
+using Corrie.Core.Catalogue;
+using Corrie.Core.Feeds;
+using Corrie.Core.Findings;
+using Corrie.Core.Format;
+using Corrie.Core.Jobs;
+using Corrie.Core.Measure;
+using Corrie.Core.Planning;
+using Corrie.Data;
+using Corrie.Simulators;
+using Corrie.Web.Access;
+using Corrie.Web.Jobs;
+using Microsoft.AspNetCore.Authorization;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+
+namespace Corrie.Web.Pages.Wall;
+
+/// <summary>What plugs into what, from port to port: drawn, listed so that a stranger can follow, tested.</summary>
+[Authorize(nameof(Permission.ReadJobs))]
+public sealed class ConnectionsModel(CurrentUser user) : WallPageModel(user)
+{
+    /// <summary>Whether the reader may change the sheet.</summary>
+    public bool Edits => Reader.May(Permission.EditJobs);
+
+    /// <summary>The cables.</summary>
+    public IReadOnlyList<Connection> All => Job.Plan.Sheet.Get(Connection.Part) ?? [];
+
+    /// <summary>All that has ports and is to be seen: what is on no cable and has no ports is left out.</summary>
+    public IReadOnlyList<PortHolder> Holders => [.. Job.Plan.PortHolders().Where(h => h.Kind is not ("outlet" or "plate" or "box") || All.Any(c => c.From == h.Key || c.To == h.Key)).Where(h => h.Jacks.Items.Count > 0 || All.Any(c => c.From == h.Key || c.To == h.Key))];
+
+    /// <summary>What each cable asks for.</summary>
+    public CablePlan? Of(Connection connection) => Job.Plan.Sheet.Walls.SelectMany(w => Job.Plan.Cables(w.Id)?.All ?? []).FirstOrDefault(c => c.Connection.Id == connection.Id);
+
+    /// <summary>What is wrong with them.</summary>
+    public IReadOnlyList<Finding> Wrong => [.. Job.Plan.Findings.Where(f => f.Where.Part.Split('/') is [_, "cables" or "ports" or "sources", ..])];
+
+    /// <summary>Cables of the catalogue, and typical ones.</summary>
+    public IReadOnlyList<(string Id, string Name)> Cables => Parts.Names(Reader.Company, Cable.Kind);
+
+    /// <summary>What was typed, where it was refused.</summary>
+    public string Typed(string name) => Request.HasFormContentType ? Request.Form[name].ToString() : string.Empty;
+
+    /// <summary>What somebody who has never seen the job does with a cable.</summary>
+    /// <param name="connection">The cable.</param>
+    public Phrase Follow(Connection connection)
+    {
+        var plan = Of(connection);
+        Phrase says = Phrase.Of($"Take {connection.Says}, the {connection.Cable?.Name ?? "cable that is not chosen yet"}");
+        if ((connection.Bought ?? plan?.Buys) is { } length)
+        {
+            says.AppendFormatted($" of {length}");
+        }
+
+        says.AppendFormatted($". One end into {Port(connection.From, connection.FromPort)}.");
+        if (connection.Via.Split('/') is [var wall, var id] && Job.Plan.Routes(wall)?.Of(id) is { } route)
+        {
+            // From the end of the way that is nearer.
+            var (first, last) = plan?.From is { } near && route is { From: { } a, To: { } b } && Far(near, b) < Far(near, a) ? (route.Route.To, route.Route.From) : (route.Route.From, route.Route.To);
+            says.AppendFormatted($" Through the {Stages.Feeds.FeedWords.End(Job.Plan, wall, first)}, and out at the {Stages.Feeds.FeedWords.End(Job.Plan, wall, last)}.");
+        }
+
+        says.AppendFormatted($" The other end into {Port(connection.To, connection.ToPort)}.");
+        return says;
+    }
+
+    private static Length Far(PortPlace at, WayEnd end) => (at.X - end.X).Abs + (at.Y - end.Y).Abs;
+
+    private string Port(string key, string port)
+    {
+        var holder = Job.Plan.PortHolders().FirstOrDefault(h => h.Key == key);
+        var name = holder?.Jack(port)?.Name ?? port;
+        return $"{(name.Length > 0 ? $"'{name}' of " : string.Empty)}the {holder?.Name ?? "place that nobody has said"}";
+    }
+
+    /// <summary>Shows them.</summary>
+    public IActionResult OnGet() => Open() ? Page() : NotFound();
+
+    /// <summary>Connects two ports.</summary>
+    /// <param name="from">What it comes from.</param>
+    /// <param name="fromPort">The port there.</param>
+    /// <param name="to">What it goes to.</param>
+    /// <param name="toPort">The port there.</param>
+    public async Task<IActionResult> OnPostConnectAsync(string? from, string? fromPort, string? to, string? toPort)
+    {
+        if (Closed() is { } no)
+        {
+            return no;
+        }
+
+        var holders = Job.Plan.PortHolders();
+        if (holders.FirstOrDefault(h => h.Key == from) is not { } one || holders.FirstOrDefault(h => h.Key == to) is not { } other || one == other)
+        {
+            return Refuse("A cable runs between two different things with ports. Expected: one of the list for each end.");
+        }
+
+        var (a, b) = (one.Jack(fromPort ?? string.Empty), other.Jack(toPort ?? string.Empty));
+        // What gives is where it comes from, whichever was taken first.
+        if (a is { GivesOut: false } && b is { GivesOut: true })
+        {
+            (one, other, a, b) = (other, one, b, a);
+            (fromPort, toPort) = (toPort, fromPort);
+        }
+
+        if ((one.Jacks.Items.Count > 0 && a is null) || (other.Jacks.Items.Count > 0 && b is null))
+        {
+            var (holder, typed) = a is null && one.Jacks.Items.Count > 0 ? (one, fromPort) : (other, toPort);
+            return Refuse($"The {holder.Name} has no port '{typed}'. Expected: {string.Join(", ", holder.Jacks.Items.Select(j => j.Name))}.");
+        }
+
+        var key = Enumerable.Range(1, 400).Select(n => $"k{n}").First(k => All.All(c => c.Id != k));
+        var cable = new JsonObject { ["from"] = one.Key, ["to"] = other.Key };
+        void Set(string member, string? value)
+        {
+            if (!string.IsNullOrEmpty(value))
+            {
+                cable[member] = value;
+            }
+        }
+
+        Set("fromPort", a?.Name ?? fromPort);
+        Set("toPort", b?.Name ?? toPort);
+        // Through the wall, where a way for signal leads behind the display.
+        if (a?.Carries != Signal.Mains && other.Kind == "display" && Job.Plan.Sheet.Wall(other.Wall) is { } wall && (wall.Get(CableRoute.Part) ?? []).FirstOrDefault(r => !r.Power && new[] { r.From, r.To }.Any(e => Job.Plan.Sheet.Item(e)?.For == other.Key)) is { } way)
+        {
+            Set("via", $"{wall.Id}/{way.Id}");
+        }
+
+        return await Append([new($"/{Connection.Part.Name}/{key}", cable)]);
+    }
+
+    /// <summary>Chooses a cable from the catalogue.</summary>
+    /// <param name="cable">Which connection.</param>
+    /// <param name="product">Key of the catalogue's item.</param>
+    public async Task<IActionResult> OnPostChooseAsync(string? cable, string? product) => Closed() is { } no ? no
+        : All.FirstOrDefault(c => c.Id == cable) is not { } connection ? NotFound()
+        : Parts.Copy(Reader.Company, product ?? string.Empty) is not { } copy || copy.Kind != Cable.Kind.Word ? Refuse("That cable is not in the catalogue any more. Expected: one of the list.")
+        : await Append([new($"{connection.Here.Pointer}/cable", copy.Document)]);
+
+    /// <summary>Takes a cable away.</summary>
+    /// <param name="cable">Which connection.</param>
+    public async Task<IActionResult> OnPostUnplugAsync(string? cable) => Closed() is { } no ? no
+        : All.FirstOrDefault(c => c.Id == cable) is { } connection ? await Append([new(connection.Here.Pointer, null)]) : NotFound();
+
+    /// <summary>Takes what the cable tester shows; no tester is connected here, so a stand-in shows what one would.</summary>
+    /// <param name="cable">Which connection.</param>
+    /// <param name="fault">The fault that the stand-in's cable has; none for a good one.</param>
+    public async Task<IActionResult> OnPostTestAsync(string? cable, string? fault)
+    {
+        if (Closed() is { } no)
+        {
+            return no;
+        }
+
+        if (All.FirstOrDefault(c => c.Id == cable) is not { } connection)
+        {
+            return NotFound();
+        }
+
+        var known = Choices.Of<WireFault>(fault);
+        if (!string.IsNullOrEmpty(fault) && known is null)
+        {
+            return BadRequest();
+        }
+
+        var test = CableTester.Test(known, new Random(connection.Tests.Items.Count + 1), Of(connection)?.Way is { } way ? LengthText.Exact(way, Job.Plan.Sheet.Head.Units) : null);
+        test["by"] = Reader.Name;
+        return await Append([new($"{connection.Here.Pointer}/tests/t{connection.Tests.Items.Count + 1:00}", test)]);
+    }
+
+    private IActionResult? Closed() => !Open() ? NotFound() : !Edits ? Forbid() : null;
+
+    private async Task<IActionResult> Append(IReadOnlyList<Change> changes)
+    {
+        if (SheetChanges.WouldBeWrong(Job.Ledger.Document, changes) is { Count: > 0 } wrong)
+        {
+            return Refuse($"{wrong[0].Understood}. Expected: {wrong[0].Expected}.");
+        }
+
+        await Reader.Company.Entries.Append(Id, Reader.SignIn, "page", [.. changes.Select(c => new NewEntry(Guid.NewGuid().ToString("N"), c.Path, c.Value?.DeepClone(), [.. Job.Ledger.HoldersOf(c.Path)]))]);
+        return Redirect($"/jobs/{Id}/connections");
+    }
+
+    private PageResult Refuse(string words)
+    {
+        Problem = words;
+        Response.StatusCode = StatusCodes.Status422UnprocessableEntity;
+        return Page();
+    }
+}
