@@ -108,12 +108,12 @@ public sealed class JudgementStudy
         Planted++;
         var random = new Random(seed);
         var job = WholeJobs.Sound(random);
-        if (table.All(d => d.OfStone != job.OfStone))
+        if (!table.Exists(d => d.FitsInto(job)))
         {
-            job = WholeJobs.Sound(random, !job.OfStone);
+            job = WholeJobs.Sound(random, table[0].OfStone, table[0].Fed);
         }
 
-        var here = table.Where(d => d.OfStone == job.OfStone).ToList();
+        var here = table.Where(d => d.FitsInto(job)).ToList();
         var danger = here[random.Next(here.Count)];
         danger.Plant(job, random);
         var (plan, lost) = Plan(job.Document);

@@ -17,6 +17,9 @@ public sealed record WholeJob(JsonObject Document, double Left, double Right, IR
     /// <summary>Whether it is a wall of masonry: its bolts are at <see cref="Left"/> and <see cref="Right"/> then, and no studs are.</summary>
     public bool OfStone { get; init; }
 
+    /// <summary>Whether power and signal are brought behind its display.</summary>
+    public bool Fed { get; init; }
+
     /// <summary>Sets a part of the file.</summary>
     /// <param name="path">Where.</param>
     /// <param name="value">What; null takes it away.</param>
@@ -56,6 +59,14 @@ public sealed record Danger(string Name, IReadOnlyList<string> Codes, Severity L
 {
     /// <summary>Whether it is planted on a wall of masonry; else on a framed one.</summary>
     public bool OfStone { get; init; }
+
+    /// <summary>Whether it is planted where power and signal are brought behind the display.</summary>
+    public bool Fed { get; init; }
+
+    /// <summary>Whether it can be planted in a job.</summary>
+    /// <param name="job">The job.</param>
+    /// <returns>Whether the job is what the danger is about.</returns>
+    public bool FitsInto(WholeJob job) => OfStone == job.OfStone && (!Fed || job.Fed);
 }
 
 /// <summary>
@@ -203,13 +214,17 @@ public static class WholeJobs
             new("nobody looked for services in the block", ["survey.services-not-looked-for"], Final, (j, r) => j.Set("/walls/w1/scan", null)),
             new("a cable chased into the block across a bolt", ["survey.live-near-hole"], Final, (j, r) => j.Put("cable", 2, Row(j, r) - 0.3, j.Width - 4, 0.6)),
         }.Select(d => d with { OfStone = true }),
+        .. FedJobs.Dangers,
     ];
 
     /// <summary>A job of which nobody would say anything: mostly a framed wall, now and then one of block with courses.</summary>
     /// <param name="random">Chance.</param>
     /// <param name="stone">Whether it is of block; null leaves it to chance.</param>
+    /// <param name="fed">Whether power and signal are brought behind its display, on a framed wall; null leaves it to chance.</param>
     /// <returns>The job.</returns>
-    public static WholeJob Sound(Random random, bool? stone = null) => stone ?? random.Next(4) == 0 ? Stone(random) : Framed(random);
+    public static WholeJob Sound(Random random, bool? stone = null, bool? fed = null) => stone ?? random.Next(4) == 0 ? Stone(random)
+        : fed ?? random.Next(3) == 0 ? FedJobs.Feed(Framed(random), random)
+        : Framed(random);
 
     // On block: courses that leave room for every hole, gaps with what fills them, the dust seen to.
     private static WholeJob Stone(Random random)

@@ -33,7 +33,9 @@ public sealed class SheetTests(Site site) : IClassFixture<Site>
         var (sheet, _) = JobForm.Read((JsonObject)JsonNode.Parse(TarnHall.Read(Jobs[job].File))!);
         foreach (var (mark, n) in Planner.Plan(sheet).Marks.Select((m, i) => (m, i + 1)))
         {
-            Assert.Contains($" {n} {mark.Name} ", page);
+            // Where there are several of a kind, a mark says whose it is.
+            var several = sheet.Item(mark.Item) is { } item && sheet.Items.Count(i => i.Kind == item.Kind) > 1;
+            Assert.Contains($" {n} {mark.Name}{(several ? $", {mark.Item}" : string.Empty)} ", page);
         }
 
         Assert.Contains($"Hook line {hookLine} ", page);

@@ -16,9 +16,17 @@ public sealed record PortPlace(string Name, string Wall, Length X, Length Y, Len
 /// <summary>The arm that a port hangs on.</summary>
 /// <param name="Wall">Where it is fixed to the wall.</param>
 /// <param name="Pivot">The display's pivot, parked.</param>
-/// <param name="Long">How long it is, out and down, at its farthest.</param>
+/// <param name="Long">How far its foot and the pivot are apart at its farthest.</param>
 public sealed record ArmPath(WayEnd Wall, WayEnd Pivot, Length Long)
 {
+    /// <summary>An arm by where it takes its display.</summary>
+    /// <param name="wall">Where it is fixed to the wall.</param>
+    /// <param name="pivot">The display's pivot, parked.</param>
+    /// <param name="poses">How far out of the wall the pivot comes, and how far down, on the whole way.</param>
+    /// <returns>The arm, as long as its foot and the pivot are ever apart.</returns>
+    public static ArmPath Of(WayEnd wall, WayEnd pivot, IReadOnlyList<(Length Out, Length Down)> poses) => new(wall, pivot, poses
+        .Select(p => Length.FromInches(Math.Sqrt(Math.Pow(p.Out.Inches, 2) + Math.Pow((pivot.X - wall.X).Inches, 2) + Math.Pow((pivot.Y - p.Down - wall.Y).Inches, 2)))).Max());
+
     /// <summary>
     /// Cable from a place on the wall to a port on the moving display: to the arm's foot, along the arm at its farthest, and on to the port. However
     /// the display is held, the straight way is no longer, since the port keeps its distance from the pivot and the pivot from the foot.

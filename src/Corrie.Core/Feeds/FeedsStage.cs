@@ -195,11 +195,12 @@ public sealed class FeedsStage : IStage
         Phrase? needs = things.FirstOrDefault(t => t.Kind == WallBox.Kind && t.Product is null) is { } box ? Phrase.Of($"what the {box.Name} is")
             : things.FirstOrDefault(t => t.Kind == WallBox.Kind && plan.Placement(t.Id) is null) is { } loose ? Phrase.Of($"a place for the {loose.Name}")
             : routes.FirstOrDefault(r => r.From is null || r.To is null) is { } open ? Phrase.Of($"both ends of the way for {open.Route.Called}")
-            : routes.FirstOrDefault(r => r.Route.Power && r.Route.Mains is null) is { } bare ? Phrase.Of($"the mains cable of {bare.Route.Called}")
+            : routes.FirstOrDefault(r => r.Route.Power && r.Bundle.Cables.Count == 0) is { } bare ? Phrase.Of($"the mains cable of {bare.Route.Called}")
             : cables.FirstOrDefault(c => c.Connection.Cable is null) is { } unknown ? Phrase.Of($"which cable {unknown.Connection.Says} is")
             : cables.FirstOrDefault(c => c.Way is null) is { } nowhere ? Phrase.Of($"where {nowhere.Connection.Says} runs")
             : job.HasMains(wall) && electrics.Code is null ? "which electrical code holds here"
             : job.HasMains(wall) && electrics.Circuits.Items.FirstOrDefault(c => c.Other is null) is { } circuit ? Phrase.Of($"what else runs on {circuit.Called}")
+            : job.HasMains(wall) && things.FirstOrDefault(t => t.Product is Display { Watts: null }) is { } thirsty ? Phrase.Of($"how many watts the {thirsty.Name} takes")
             : plan.Sheet.Wall(wall.Id)!.Get(WallFeeds.Part) is { Bearing: null } && routes.Any(r => r.Chosen?.Holes.Any(h => h.Kind == WayMoveKind.Stud) == true) ? "whether the wall bears"
             : null;
         return needs is not null ? StageReport.Open(needs)

@@ -259,6 +259,6 @@ internal sealed class JobFeeds
     }
 
     private ArmPath? ArmOf(string key) => sheet.Item(key) is { } item && sheet.On(item) is { } mount && plan.Layout(mount.Id) is { Motion: { } motion } layout
-        ? new(new(layout.Plate.CentreX, layout.HookLine), new(motion.Pivot, motion.PivotUp), motion.Way.Items.Select(p => Length.FromInches(Math.Sqrt(Math.Pow((motion.Parked + p.Out).Inches, 2) + Math.Pow(p.Down.Inches, 2)))).Append(motion.Reach).Max())
+        ? ArmPath.Of(new(layout.Plate.CentreX, layout.HookLine), new(motion.Pivot, motion.PivotUp), [.. motion.Way.Items.Select(p => (motion.Parked + p.Out, p.Down)), (motion.Reach, Length.Zero)])
         : null;
 }

@@ -121,6 +121,12 @@ internal static class PortCheck
             foreach (var (cable, from, to) in wired)
             {
                 var (here, there, port, far) = from == at.Holder ? (from, to, cable.FromPort, cable.ToPort) : (to, from, cable.ToPort, cable.FromPort);
+                if (here == at.Holder && there is { Kind: "display" or "projector", Jacks.Items.Count: 0 } && here?.Jack(port) is { GivesOut: true } gives && (at.Only is null || gives == at.Only))
+                {
+                    // Nobody has entered its ports: it is taken at its word.
+                    return (there, gives);
+                }
+
                 if (here != at.Holder || there is null || here?.Jack(port) is not { Carries: Signal.Picture or Signal.OneCable, GivesOut: true } own || (at.Only is not null && own != at.Only) || there.Jack(far) is not { TakesIn: true } other || other.Carries != own.Carries)
                 {
                     continue;

@@ -102,6 +102,17 @@ public static class ItemDrawing
                 Measure("length", 27, 65 + t + 14, 27 + l + 9, 65 + t + 14, f.Length);
                 Measure("diameter", -4, 65 - (t / 2), -4, 65 + (t / 2), f.Diameter);
                 break;
+            case Cable c:
+                var (thick, plug) = (Math.Max(2, c.Diameter.Inches * 40), (W: c.PlugWidth.Inches * 40, H: Math.Max(4, c.PlugHeight.Inches * 40)));
+                svg.Rect("shank", 20, 65 - (thick / 2), 150, thick, thick / 2);
+                Measure("diameter", 8, 65 - (thick / 2), 8, 65 + (thick / 2), c.Diameter);
+                if (c.PlugWidth > Length.Zero)
+                {
+                    svg.Rect("head-side", 170, 65 - (plug.W / 2), 34, plug.W, 3);
+                    Measure("plugWidth", 220, 65 - (plug.W / 2), 220, 65 + (plug.W / 2), c.PlugWidth);
+                }
+
+                break;
             case ISized sized:
                 var fit = Math.Min(220 / sized.Width.Inches, 110 / sized.Height.Inches);
                 var (sw, sh) = (sized.Width.Inches * fit, sized.Height.Inches * fit);

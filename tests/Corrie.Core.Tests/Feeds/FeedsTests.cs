@@ -2,9 +2,11 @@ using System.Text.Json.Nodes;
 using Corrie.Core.Feeds;
 using Corrie.Core.Findings;
 using Corrie.Core.Format;
+using Corrie.Core.Jobs;
 using Corrie.Core.Measure;
 using Corrie.Core.Planning;
 using Corrie.Core.Tests.Jobs;
+using Corrie.Simulators;
 
 namespace Corrie.Core.Tests.Feeds;
 
@@ -137,5 +139,86 @@ public class FeedsTests : IFindingCases
         var plan = Sheets.Plan(Fed);
         Assert.True(plan.Findings.Count == 0, string.Join('\n', plan.Findings.Select(f => $"{f.Code} {f.Where.Part}: {f.Message}")));
         Assert.All(plan.Statuses, s => Assert.True(s.State is StageState.Clear or StageState.NotNeeded, $"{s.Stage.Id.Title} is {s.State}, {s.Says}"));
+    }
+
+    [Fact]
+    public void What_is_offered_for_a_box_and_a_way_is_proven()
+    {
+        foreach (var code in new[] { "feed.box-on-member", "feed.box-shows", "feed.box-under-plate", "feed.wing-space", "feed.heights-differ", "feed.plug-does-not-pass" })
+        {
+            var document = Sheets.Document(Cases.Single(c => c.Code == code).Has);
+            var plan = Sheets.Plan((JsonObject)document.DeepClone());
+            Assert.True(plan.Findings.Where(f => f.Code == code).Any(f => RemedyProof.Proven(document, plan, f).Count > 0), code);
+        }
+    }
+
+    /// <summary>Common practice: a cable tied along the arm suffices wherever the display is pulled. Poses and turns from the mount's own figures, by trigonometry.</summary>
+    [Fact]
+    public void At_every_extreme_of_an_arm_the_planned_slack_suffices()
+    {
+        var random = new Random(1505);
+        for (var n = 0; n < 300; n++)
+        {
+            double Of(double from, double to) => from + (random.NextDouble() * (to - from));
+            var (foot, pivot, port, box) = ((X: Of(60, 100), Y: Of(40, 70)), (X: Of(60, 100), Y: Of(40, 70)), (X: Of(40, 120), Y: Of(30, 80)), (X: Of(50, 110), Y: Of(30, 80)));
+            var (reach, drop, parked) = (Of(4, 30), Of(0, 26), Of(2, 4));
+            var arm = ArmPath.Of(End(foot), End(pivot), [(Length.FromInches(parked), default), (Length.FromInches(reach), Length.FromInches(drop))]);
+            var planned = arm.To(End(box), End(port)).Inches;
+            for (var step = 0; step <= 20; step++)
+            {
+                for (var turn = -90; turn <= 90; turn += 10)
+                {
+                    // The pivot goes out and down on its way; the port turns about it, keeping its height.
+                    var (o, d, a) = (parked + ((reach - parked) * step / 20), drop * step / 20, turn * Math.PI / 180);
+                    var (x, y, z) = (pivot.X + ((port.X - pivot.X) * Math.Cos(a)), port.Y - d, o + ((port.X - pivot.X) * Math.Sin(a)));
+                    Assert.True(Math.Sqrt(Math.Pow(x - box.X, 2) + Math.Pow(y - box.Y, 2) + (z * z)) <= planned + 1e-6, $"{n}: at {o:0.#} out, {turn}°");
+                }
+            }
+        }
+
+        static WayEnd End((double X, double Y) at) => new(Length.FromInches(at.X), Length.FromInches(at.Y));
+    }
+
+    [Fact]
+    public void A_cord_in_a_wall_is_passed_by_nobody()
+    {
+        (string, JsonNode?)[] cord = [.. Fed, ("/walls/w1/routes/p/mains/cord", true)];
+        var finding = Sheets.Plan(cord).Findings.Single(f => f.Code == "feed.cord-in-wall");
+        Assert.Equal(Severity.FinalStop, finding.Severity);
+        Assert.False(Override.Can(finding.Severity));
+        var said = new JsonObject { ["code"] = finding.Code, ["about"] = finding.Where.Part, ["says"] = Override.Saying(finding), ["by"] = "Ines", ["role"] = "lead", ["reason"] = "it is short" };
+        Assert.True(Sheets.Plan([.. cord, ("/overrides/o", said)]).Findings.Single(f => f.Code == "feed.cord-in-wall").Stops);
+        // An electrician's local rule changes nothing: a cord is none anywhere.
+        Assert.Contains("feed.cord-in-wall", Sheets.Plan([.. cord, ("/electrics/code", "other")]).Codes());
+    }
+
+    /// <summary>Each fault that the tester's stand-in can have is named as that fault, and a passing test afterwards clears the stop.</summary>
+    [Fact]
+    public void The_tester_s_faults_are_named_and_a_retest_clears_them()
+    {
+        foreach (var fault in Enum.GetValues<WireFault>())
+        {
+            for (var seed = 0; seed < 30; seed++)
+            {
+                var shown = CableTester.Test(fault, new(seed), "40 ft");
+                var plan = Sheets.Plan([.. Fed, ("/connections/k3/tests/t1", shown)]);
+                var test = plan.Sheet.Get(Connection.Part)!.Single(c => c.Id == "k3").Tests.Items[0];
+                Assert.Equal([fault], test.Faults().Select(f => f.Fault).Distinct());
+                Assert.Contains(fault.ToString().ToLowerInvariant(), Assert.Single(plan.Findings, f => f.Code == "feed.wire-map").Message.ToString());
+                Assert.DoesNotContain("feed.wire-map", Sheets.Plan([.. Fed, ("/connections/k3/tests/t1", shown.DeepClone()), ("/connections/k3/tests/t2", CableTester.Test(null, new(seed), "40 ft"))]).Codes());
+            }
+        }
+    }
+
+    /// <summary>Common practice, worked by hand: two devices of 2 in and one of 1 in go into an enclosure of 14 by 14 in and 3 1/2 in deep, the flat ones before the thick one.</summary>
+    [Fact]
+    public void Devices_are_packed_in_two_layers()
+    {
+        var box = new Core.Catalogue.WallBox("enclosure", Length.Tape(15), Length.Tape(15), Length.Tape(3, 1, 2), default) { OpeningWidth = Length.Tape(14), OpeningHeight = Length.Tape(14), Vents = 10 };
+        EnclosedDevice Thing(string name, long wide, long high, long deep) => new(name, Length.Tape(wide), Length.Tape(high), Length.Tape(deep), 10);
+        var packed = PackOut.Of(box, [Thing("a", 12, 10, 2), Thing("b", 10, 10, 1), Thing("c", 4, 4, 1)])!;
+        Assert.Equal(Length.Tape(3, 1, 2), packed.Deep);
+        Assert.Null(PackOut.Of(box, [Thing("a", 15, 4, 1)]));
+        Assert.Equal(30, PackOut.LetsOut(box));
     }
 }

@@ -72,7 +72,7 @@ public class SectionsTests
         var plan = Plan(job);
         var drawing = Draw(plan, WallView.Above);
         var outer = plan.Placed.Outer;
-        var perInch = Number(All(drawing, "bezel").First(), "width") / outer.Width.Inches;
+        var perInch = All(drawing, "bezel").Max(b => Number(b, "width")) / outer.Width.Inches;
         var thing = drawing.Descendants().Where(e => e.Name.LocalName == "text" && e.Value == name).Select(t => t.Parent!).First();
         Assert.Equal(depth, Number(thing.Elements().First(e => e.Name.LocalName == "rect"), "height") / perInch, 0.1);
         // What is looked at is as large as it fits with a foot at both sides, on a drawing 752 wide; every stud there stands behind the layers, and every

@@ -142,7 +142,7 @@ public sealed partial class IndexModel(CurrentUser user, TimeProvider time, Form
         {
             var candidates = Candidates;
             var chosen = Sheet.Item(ItemId);
-            return chosen is null ? candidates.Count > 0 ? candidates[0] : null
+            return chosen is null ? candidates.FirstOrDefault(i => i.Kind == Core.Catalogue.Display.Kind) ?? (candidates.Count > 0 ? candidates[0] : null)
                 : candidates.FirstOrDefault(i => i == chosen)
                 ?? candidates.FirstOrDefault(i => i == Sheet.On(chosen) || Sheet.On(i) == chosen)
                 ?? (candidates.Count > 0 ? candidates[0] : null);
