@@ -9,6 +9,7 @@ using Corrie.Bench;
 // kills COUNT           kills a program while it writes, and while it brings a file to the next version
 // plates COUNT          the plate's place along the wall
 // paper                 sheet and template as PDF, and a plan whose mount moves
+// ways COUNT            ways of power and signal through a wall of twelve bays, with attic and basement
 // readings              the study of slips of the tape, for docs/studies/readings.md
 // framing               the study of hidden walls, for docs/studies/framing.md
 // judgement             the study of planted dangers, for docs/studies/judgement.md
@@ -36,6 +37,9 @@ switch (args.FirstOrDefault())
         return Kills.BringUp(args[1]);
     case "plates":
         PlateBench.Run(args.Length > 1 ? int.Parse(args[1]) : 5_000);
+        return 0;
+    case "ways":
+        WaysBench.Run(args.Length > 1 ? int.Parse(args[1]) : 300);
         return 0;
     case "paper":
         PaperBench.Run();

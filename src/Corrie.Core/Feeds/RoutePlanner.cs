@@ -39,8 +39,8 @@ internal static class RoutePlanner
 
         void Single(RouteAsked asked)
         {
-            var inside = task.Inside(asked, task.Feeds) is { } way ? WayFinder.One(way, task.Policy.Feeds) : null;
-            plans[asked.Route.Id] = Finished(task, asked, Choose(task, asked, inside?.Best[0] ?? Against(task, asked), inside?.Next[0], task.OnSurface(asked)));
+            var found = task.Inside(asked, task.Feeds) is { } way ? new WaySearch(way, task.Policy.Feeds).Found() : default;
+            plans[asked.Route.Id] = Finished(task, asked, Choose(task, asked, found.Best ?? Against(task, asked), found.Next, task.OnSurface(asked)));
         }
 
         void Together(RouteAsked power, RouteAsked signal)
@@ -53,26 +53,18 @@ internal static class RoutePlanner
             }
 
             var figures = task.Policy.Feeds;
-            var both = WayFinder.Two(p, s, figures);
-            proven &= both.Proven;
-            var (alone, its) = (WayFinder.One(p, figures), WayFinder.One(s, figures));
-            var (over, overIts) = (task.OnSurface(power), task.OnSurface(signal));
-            // Each through the wall or over it: the cheapest two of what is allowed together.
             var (mine, other) = (Allowed(task, power), Allowed(task, signal));
-            var pairs = new List<(Way Power, Way Signal, Way? PowerNext, Way? SignalNext)>();
-            void Offer(bool allowed, Way? a, Way? b, Way? nextA, Way? nextB)
+            if (!mine.Inside || !other.Inside)
             {
-                if (allowed && a is not null && b is not null)
-                {
-                    pairs.Add((a, b, nextA, nextB));
-                }
+                // One of them is on the surface, where nothing of the other is: each by itself.
+                Single(power);
+                Single(signal);
+                return;
             }
 
-            Offer(mine.Inside && other.Inside, both.Best[0], both.Best[1], both.Next[0], both.Next[1]);
-            Offer(mine.Inside && other.Surface, alone.Best[0], overIts, alone.Next[0], null);
-            Offer(mine.Surface && other.Inside, over, its.Best[0], null, its.Next[0]);
-            Offer(mine.Surface && other.Surface, over, overIts, null, null);
-            if (pairs.Count == 0)
+            var both = WayFinder.Two(p, s, figures);
+            proven &= both.Proven;
+            if (both.Best is not [{ }, { }])
             {
                 // Not together: each by itself, and what is wrong with that is said.
                 Single(power);
@@ -80,9 +72,8 @@ internal static class RoutePlanner
                 return;
             }
 
-            var best = pairs.MinBy(x => x.Power.Cost + x.Signal.Cost);
-            plans[power.Route.Id] = Finished(task, power, Choose(task, power, best.Power.OnSurface ? both.Best[0] ?? alone.Best[0] : best.Power, best.Power.OnSurface ? both.Next[0] : best.PowerNext, over));
-            plans[signal.Route.Id] = Finished(task, signal, Choose(task, signal, best.Signal.OnSurface ? both.Best[1] ?? its.Best[0] : best.Signal, best.Signal.OnSurface ? both.Next[1] : best.SignalNext, overIts));
+            plans[power.Route.Id] = Finished(task, power, Choose(task, power, both.Best[0], both.Next[0], task.OnSurface(power)));
+            plans[signal.Route.Id] = Finished(task, signal, Choose(task, signal, both.Best[1], both.Next[1], task.OnSurface(signal)));
         }
     }
 
@@ -131,67 +122,81 @@ internal static class RoutePlanner
         var hole = RouteTask.HoleOf(asked);
         var bored = ways.Chosen?.Holes.Count(h => h.Kind == WayMoveKind.Stud) ?? 0;
         var plates = (task.Wall.StudDepth - hole).Half < RouteTask.PlateBelow ? bored * 2 : 0;
+        var way = task.Inside(asked, task.Feeds);
+        var search = way is null || ways.Chosen is null ? null : new WaySearch(way, task.Policy.Feeds);
         return new(
             asked.Route, asked.From?.Place, asked.To?.Place, bundle, hole, RouteTask.ConduitOf(asked.Route, bundle), ways.Chosen, ways.Next, ways.Others,
-            ways.Chosen is { } chosen ? [.. Refused(task, asked, chosen)] : [], ways.Chosen is { OnSurface: false } way ? [.. Questions(task, asked, way)] : [], plates);
+            ways.Chosen is { } chosen ? [.. Refused(task, asked, way, search, chosen)] : [], ways.Chosen is { OnSurface: false } inside && search is not null ? [.. Questions(task, asked, search, inside)] : [], plates);
     }
 
     // What would be cheaper if one thing were otherwise.
-    private static IEnumerable<RefusedWay> Refused(RouteTask task, RouteAsked asked, Way chosen)
+    private static IEnumerable<RefusedWay> Refused(RouteTask task, RouteAsked asked, WayAsked? way, WaySearch? search, Way chosen)
     {
-        var figures = task.Policy.Feeds;
-        double? Cost(WallFeeds feeds, bool? bores = null, Surveyed? wall = null) => task.Inside(asked, feeds, bores, wall) is { } way ? WayFinder.One(way, figures).Best[0]?.Cost : null;
         RefusedWay? If(double? cost, Phrase why) => cost is { } other && chosen.Cost - other > Worth ? new(why, chosen.Cost - other) : null;
         var found = new List<RefusedWay?>();
-        if (chosen.OnSurface && task.Shut is { } shut)
+        if (way is null || search is null)
         {
-            found.Add(If(Cost(task.Feeds), Phrase.Of($"Through the wall: {shut}.")));
+            return [];
         }
-        else if (task.Wall.Kind.Framed())
+
+        if (chosen.OnSurface)
         {
-            var hole = RouteTask.HoleOf(asked);
-            found.Add(hole <= task.MostHole ? null : If(Cost(task.Feeds, bores: true), Phrase.Of($"Through the studs: the hole is {hole:fine}, and {task.MostHole:fine} is the most in {task.Wall.StudDepth} of stud.")));
-            found.Add(task.Feeds.Attic == true ? null : If(Cost(task.Feeds with { Attic = true }), task.Feeds.Attic == false ? "Over the attic: nobody gets at the top plate from there." : "Over the attic: nobody has said whether the top plate can be reached."));
-            found.Add(task.Feeds.Basement == true ? null : If(Cost(task.Feeds with { Basement = true }), task.Feeds.Basement == false ? "Through the basement: nobody gets at the bottom plate from there." : "Through the basement: nobody has said whether the bottom plate can be reached."));
-            foreach (var feature in task.Wall.Features.Where(f => f.Traits.OpensWall || f.Traits.InWall))
+            if (task.Shut is { } shut)
             {
-                // Without it, as if nothing were there.
-                var cost = task.Inside(asked, task.Feeds) is { } way ? WayFinder.One(way with { Wall = Without(way.Wall, feature.Name) }, figures).Best[0]?.Cost : null;
-                found.Add(If(cost, Phrase.Of($"Straight on: the {feature.Name} is there, {feature.Left} to {feature.Right} across and {feature.Bottom} to {feature.Top} up.")));
+                found.Add(If(search.CostWith(_ => false), Phrase.Of($"Through the wall: {shut}.")));
+            }
+        }
+        else
+        {
+            if (!way.Bores)
+            {
+                found.Add(If(search.CostWith(s => s.Kind == WayMoveKind.Stud), Phrase.Of($"Through the studs: the hole is {way.Hole:fine}, and {task.MostHole:fine} is the most in {task.Wall.StudDepth} of stud.")));
+            }
+
+            if (!way.Wall.Attic)
+            {
+                found.Add(If(search.CostWith(s => s.Kind is WayMoveKind.TopPlate or WayMoveKind.Attic), task.Feeds.Attic == false ? "Over the attic: nobody gets at the top plate from there." : "Over the attic: nobody has said whether the top plate can be reached."));
+            }
+
+            if (!way.Wall.Basement)
+            {
+                found.Add(If(search.CostWith(s => s.Kind is WayMoveKind.BottomPlate or WayMoveKind.Basement), task.Feeds.Basement == false ? "Through the basement: nobody gets at the bottom plate from there." : "Through the basement: nobody has said whether the bottom plate can be reached."));
+            }
+
+            // If nothing at all were in the way; only where that brings anything is it asked which of it.
+            var closing = task.Wall.Features.Where(f => f.Traits.OpensWall || f.Traits.InWall).ToList();
+            double? Cost(WayWall wall) => new WaySearch(way with { Wall = wall }, task.Policy.Feeds).CostWith(_ => false);
+            if (closing.Count > 0 && If(Cost(Without(way.Wall, _ => true)), string.Empty) is not null)
+            {
+                found.AddRange(closing.Select(f => If(Cost(Without(way.Wall, c => c.What == f.Name)), Phrase.Of($"Straight on: the {f.Name} is there, {f.Left} to {f.Right} across and {f.Bottom} to {f.Top} up."))));
             }
         }
 
         return found.OfType<RefusedWay>().OrderByDescending(r => r.Saves);
     }
 
-    private static WayWall Without(WayWall wall, string name) => wall with
+    private static WayWall Without(WayWall wall, Func<ClosedStretch, bool> what) => wall with
     {
-        InBay = [.. wall.InBay.Select(b => (IReadOnlyList<ClosedStretch>)[.. b.Where(c => c.What != name)])],
-        AtMember = [.. wall.AtMember.Select(b => (IReadOnlyList<ClosedStretch>)[.. b.Where(c => c.What != name)])],
+        InBay = [.. wall.InBay.Select(b => (IReadOnlyList<ClosedStretch>)[.. b.Where(c => !what(c))])],
+        AtMember = [.. wall.AtMember.Select(b => (IReadOnlyList<ClosedStretch>)[.. b.Where(c => !what(c))])],
     };
 
-    private static IEnumerable<BayQuestion> Questions(RouteTask task, RouteAsked asked, Way chosen)
+    private static IEnumerable<BayQuestion> Questions(RouteTask task, RouteAsked asked, WaySearch search, Way chosen)
     {
-        if (task.Inside(asked, task.Feeds) is not { } way)
-        {
-            yield break;
-        }
-
+        var noggin = task.Policy.Feeds.Cost(task.Policy.Feeds.Noggin);
         foreach (var run in chosen.Moves.Where(m => m.Kind == WayMoveKind.AlongBay && m.From.X == m.To.X).GroupBy(m => m.Index))
         {
             var bay = task.Bays.All.Items[run.Key];
             var (low, high) = (run.Min(m => Length.Min(m.From.Y, m.To.Y)), run.Max(m => Length.Max(m.From.Y, m.To.Y)));
             foreach (var (from, to) in Unseen(task, bay, low, high).Where(u => u.To - u.From >= LeastUnseen))
             {
-                var middle = from + (to - from).Half;
-                var noggin = new CrossMember(bay.Left, bay.Right, middle - Length.Tape(0, 3, 4), middle + Length.Tape(0, 3, 4), false);
-                var with = WayFinder.One(way with { Wall = way.Wall with { Bays = way.Wall.Bays with { Crossings = new([.. way.Wall.Bays.Crossings.Items, noggin]) } } }, task.Policy.Feeds).Best[0];
+                var with = search.WithNoggin(bay.Index, from + (to - from).Half, noggin);
                 // An end in this bay is an opening to look through; else a scanner over the board, which spoils nothing.
                 var opening = new[] { asked.From, asked.To }.FirstOrDefault(e => e is not null && e.Place.X > bay.Left && e.Place.X < bay.Right);
                 var (probe, minutes) = opening is not null
                     ? (Phrase.Of($"look up and down with mirror and lamp through the opening for the {opening.Name}, as soon as it is cut; before that, a scanner up the bay at {bay.Centre} across, from {from} to {to}"), 3d)
                     : (Phrase.Of($"a scanner up the bay at {bay.Centre} across, from {from} to {to}"), 5d);
-                yield return new(bay, from, to, Math.Max(0, (with?.Cost ?? (chosen.Cost + task.Policy.Feeds.Cost(task.Policy.Feeds.Noggin))) - chosen.Cost), with is null || with.DiffersFrom(chosen) && !with.Holes.Any(h => h.Kind == WayMoveKind.Noggin && h.Index == bay.Index), probe, minutes);
+                yield return new(bay, from, to, Math.Max(0, (with?.Cost ?? (chosen.Cost + noggin)) - chosen.Cost), with is { Through: false }, probe, minutes);
             }
         }
     }

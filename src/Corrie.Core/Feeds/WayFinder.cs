@@ -10,7 +10,19 @@ namespace Corrie.Core.Feeds;
 /// <param name="Hole">Diameter of its holes.</param>
 /// <param name="Bores">Whether studs may be drilled with that hole.</param>
 /// <param name="MostBends">How often it may turn; null for as often as it likes.</param>
-internal sealed record WayAsked(WayWall Wall, WayEnd From, WayEnd To, Length Hole, bool Bores, int? MostBends);
+internal sealed record WayAsked(WayWall Wall, WayEnd From, WayEnd To, Length Hole, bool Bores, int? MostBends)
+{
+    /// <summary>Whether it may not take a step of the graph, in which everything is laid out.</summary>
+    /// <param name="step">The step.</param>
+    /// <returns>Whether the step is closed to it.</returns>
+    public bool MayNot(WayStep step) => step.Kind switch
+    {
+        WayMoveKind.Stud => !Bores,
+        WayMoveKind.TopPlate or WayMoveKind.Attic => !Wall.Attic,
+        WayMoveKind.BottomPlate or WayMoveKind.Basement => !Wall.Basement,
+        _ => false,
+    };
+}
 
 /// <summary>What was found.</summary>
 /// <param name="Best">The cheapest way of each; null where there is none that is allowed together with the others'.</param>
@@ -18,13 +30,70 @@ internal sealed record WayAsked(WayWall Wall, WayEnd From, WayEnd To, Length Hol
 /// <param name="Proven">Whether it is certain that no pair is cheaper.</param>
 internal sealed record WaysFound(IReadOnlyList<Way?> Best, IReadOnlyList<Way?> Next, bool Proven);
 
+/// <summary>One way that is looked for, with its graph: what would be if something were otherwise is a search in the same graph.</summary>
+internal sealed class WaySearch
+{
+    private readonly WayGraph graph;
+    private readonly bool[] closed;
+
+    /// <summary>Lays the graph out.</summary>
+    /// <param name="asked">The way.</param>
+    /// <param name="figures">What moves cost.</param>
+    public WaySearch(WayAsked asked, FeedFigures figures)
+    {
+        graph = new(asked.Wall, figures, asked.From, asked.To, WayGraph.RowsOf(asked.Wall, [asked.From, asked.To], null), asked.MostBends);
+        closed = graph.Mark(asked.MayNot);
+    }
+
+    /// <summary>The cheapest way, and the cheapest that differs.</summary>
+    /// <returns>Both; null where there is none.</returns>
+    public (Way? Best, Way? Next) Found()
+    {
+        graph.Aim(closed);
+        return graph.Shortest(closed) is { } best ? (graph.Told(best), WayFinder.Other(graph, best, closed)) : default;
+    }
+
+    /// <summary>What the cheapest way would cost if some steps were open as well.</summary>
+    /// <param name="opened">The steps.</param>
+    /// <returns>The cost; null where there is no way even so.</returns>
+    public double? CostWith(Func<WayStep, bool> opened)
+    {
+        var without = (bool[])closed.Clone();
+        for (var i = 0; i < without.Length; i++)
+        {
+            without[i] &= !opened(graph.Steps[i]);
+        }
+
+        return graph.Shortest(without, aimed: false) is { } way ? graph.Told(way).Cost : null;
+    }
+
+    /// <summary>The cheapest way if a noggin crossed a bay.</summary>
+    /// <param name="bay">The bay.</param>
+    /// <param name="middle">The noggin's middle.</param>
+    /// <param name="noggin">What going through it costs.</param>
+    /// <returns>Its cost, and whether it goes through that noggin; null where there is no way.</returns>
+    public (double Cost, bool Through)? WithNoggin(int bay, Length middle, double noggin)
+    {
+        var dear = graph.Mark(s => s.Kind == WayMoveKind.AlongBay && s.Index == bay && graph.Rows[s.Row] < middle && graph.Rows[s.Row + 1] >= middle);
+        if (graph.Shortest(closed, dear, noggin) is not { } way)
+        {
+            return null;
+        }
+
+        var through = way.Any(s => dear[s]);
+        return (graph.Told(way).Cost + (through ? noggin : 0), through);
+    }
+}
+
 /// <summary>
 /// Finds the cheapest ways through a framed wall: one, or power and signal together. Two ways are looked for each by itself; where they meet and may
 /// not, one of them has to do without, and both are tried, the cheaper pair first. The first pair that does not meet is the cheapest.
 /// </summary>
 internal static class WayFinder
 {
-    private const int MostTries = 600;
+    // So much is searched for the proof that no pair is cheaper; beyond that a pair is taken that costs a hand's breadth of cable more at the most.
+    private const int MostPlaces = 60_000;
+    private const int LeastTries = 16;
 
     // Chooses between ways of one price, and never between prices.
     private const double Nudge = 1e-7;
@@ -35,8 +104,8 @@ internal static class WayFinder
     /// <returns>The cheapest way, and the cheapest that differs.</returns>
     public static WaysFound One(WayAsked asked, FeedFigures figures)
     {
-        var graph = Graph(asked, figures, WayGraph.RowsOf(asked.Wall, [asked.From, asked.To], null));
-        return graph.Shortest(_ => false) is { } best ? new([graph.Told(best)], [Other(graph, best, _ => false)], true) : new([null], [null], true);
+        var (best, next) = new WaySearch(asked, figures).Found();
+        return new([best], [next], true);
     }
 
     /// <summary>Finds two ways that keep apart.</summary>
@@ -49,35 +118,53 @@ internal static class WayFinder
         var apart = Apart(power, signal, figures);
         var ends = new[] { power.From, power.To, signal.From, signal.To };
         IReadOnlyList<Length> rows = [.. WayGraph.RowsOf(power.Wall, ends, apart).Concat(WayGraph.RowsOf(signal.Wall, ends, apart)).Distinct().Order()];
-        WayGraph[] graphs = [Graph(power, figures, rows), Graph(signal, figures, rows)];
-        var meets = new Meeting(power.Wall.Bays, rows, apart);
+        WayGraph[] graphs = [new(power.Wall, figures, power.From, power.To, rows, power.MostBends), new(signal.Wall, figures, signal.From, signal.To, rows, signal.MostBends)];
+        bool[][] closed = [graphs[0].Mark(power.MayNot), graphs[1].Mark(signal.MayNot)];
+        graphs[0].Aim(closed[0]);
+        graphs[1].Aim(closed[1]);
+        var meets = new Meeting(power.Wall.Bays, rows, apart, graphs);
         var tries = new PriorityQueue<Try, (double Cost, int Conflicts)>();
-        void Offer(Try next)
+        void Offer(Try? next)
         {
-            if (next.Ways is [{ }, { }])
+            if (next is not null)
             {
-                tries.Enqueue(next, (next.Cost, meets.Count(next.Ways[0]!, next.Ways[1]!)));
+                tries.Enqueue(next, (next.Cost, meets.Count(next.Ways[0], next.Ways[1])));
             }
         }
 
-        Offer(Begin(graphs, meets));
-        for (var left = MostTries; tries.TryDequeue(out var at, out _); left--)
+        if (graphs[0].Shortest(closed[0]) is not { } mine || graphs[1].Shortest(closed[1], meets.With(0, mine), Nudge) is not { } its)
         {
-            if (meets.First(at.Ways[0]!, at.Ways[1]!) is not { } conflict)
+            return new([null, null], [null, null], true);
+        }
+
+        Offer(new([mine, its], closed, graphs[0].Cost(mine) + graphs[1].Cost(its)));
+        for (var left = Math.Max(LeastTries, MostPlaces / graphs[0].Places); tries.TryDequeue(out var at, out _); left--)
+        {
+            if (meets.First(at.Ways[0], at.Ways[1]) is not { } conflict)
             {
-                return Found(graphs, at, meets, true);
+                return Found(graphs, at.Ways, closed, meets, true);
             }
 
             if (left == 0)
             {
-                return Fallback(graphs, meets);
+                return Fallback(graphs, closed, meets);
             }
 
-            Offer(at.Without(0, conflict.Mine, graphs[0], meets));
-            Offer(at.Without(1, conflict.Its, graphs[1], meets));
+            Offer(Without(at, 0, conflict.Mine));
+            Offer(Without(at, 1, conflict.Its));
         }
 
         return new([null, null], [null, null], true);
+
+        Try? Without(Try at, int which, int step)
+        {
+            var without = new[] { at.Without[0], at.Without[1] };
+            without[which] = (bool[])without[which].Clone();
+            without[which][step] = true;
+            return graphs[which].Shortest(without[which], meets.With(1 - which, at.Ways[1 - which]), Nudge) is { } way
+                ? new(which == 0 ? [way, at.Ways[1]] : [at.Ways[0], way], without, at.Cost - graphs[which].Cost(at.Ways[which]) + graphs[which].Cost(way))
+                : null;
+        }
     }
 
     /// <summary>How far the middles of two holes are kept apart.</summary>
@@ -87,106 +174,83 @@ internal static class WayFinder
     /// <returns>The distance, half of each hole added.</returns>
     internal static Length Apart(WayAsked power, WayAsked signal, FeedFigures figures) => figures.Apart + power.Hole.Half + signal.Hole.Half;
 
-    private static WayGraph Graph(WayAsked asked, FeedFigures figures, IReadOnlyList<Length> rows) => new(asked.Wall, figures, asked.From, asked.To, rows, asked.Bores, asked.MostBends);
-
-    private static Try Begin(WayGraph[] graphs, Meeting meets)
+    /// <summary>The cheapest other way: one that does without one of the pieces that the best one drills. Each is tried.</summary>
+    /// <param name="graph">The graph.</param>
+    /// <param name="best">The best way.</param>
+    /// <param name="closed">Steps that are not to be taken.</param>
+    /// <returns>The other way; null where there is none.</returns>
+    internal static Way? Other(WayGraph graph, IReadOnlyList<int> best, bool[] closed)
     {
-        var power = graphs[0].Shortest(_ => false);
-        var signal = power is null ? null : graphs[1].Shortest(_ => false, s => meets.With(power, s) ? Nudge : 0);
-        return Try.Of([power, signal], [[], []], graphs);
+        (double Cost, IReadOnlyList<int> Way)? found = null;
+        foreach (var piece in graph.Told(best).Holes.Select(h => h.Piece).Distinct())
+        {
+            var without = (bool[])closed.Clone();
+            for (var i = 0; i < without.Length; i++)
+            {
+                var step = graph.Steps[i];
+                without[i] |= step.Index == piece.Index && (step.Kind == piece.Kind
+                    || (piece.Kind == WayMoveKind.Noggin && step.Kind == WayMoveKind.AlongBay && graph.Rows[step.Row].Units < piece.Y && graph.Rows[step.Row + 1].Units >= piece.Y));
+            }
+
+            if (graph.Shortest(without, under: found?.Cost ?? double.PositiveInfinity) is { } way && graph.Cost(way) is var cost && (found is null || cost < found.Value.Cost))
+            {
+                found = (cost, way);
+            }
+        }
+
+        return found is { } other ? graph.Told(other.Way) : null;
     }
 
     // So many places at which they meet that trying all is no use: one after the other, in both orders.
-    private static WaysFound Fallback(WayGraph[] graphs, Meeting meets)
+    private static WaysFound Fallback(WayGraph[] graphs, bool[][] closed, Meeting meets)
     {
-        Try? best = null;
+        (double Cost, IReadOnlyList<int>[] Ways)? best = null;
         foreach (var leads in new[] { 0, 1 })
         {
-            var ways = new IReadOnlyList<WayStep>?[2];
-            ways[leads] = graphs[leads].Shortest(_ => false);
-            ways[1 - leads] = ways[leads] is { } lead ? graphs[1 - leads].Shortest(s => meets.With(lead, s)) : null;
-            var found = Try.Of(ways, [[], []], graphs);
-            best = found.Ways is [{ }, { }] && (best is null || found.Cost < best.Cost) ? found : best;
-        }
-
-        return best is null ? new([null, null], [null, null], false) : Found(graphs, best, meets, false);
-    }
-
-    private static WaysFound Found(WayGraph[] graphs, Try at, Meeting meets, bool proven)
-    {
-        var (power, signal) = (at.Ways[0]!, at.Ways[1]!);
-        return new([graphs[0].Told(power), graphs[1].Told(signal)], [Other(graphs[0], power, s => meets.With(signal, s)), Other(graphs[1], signal, s => meets.With(power, s))], proven);
-    }
-
-    // Another way does without one of the pieces that the best one drills: each is tried.
-    private static Way? Other(WayGraph graph, IReadOnlyList<WayStep> best, Func<WayStep, bool> forbidden)
-    {
-        var told = graph.Told(best);
-        (double Cost, Way Way)? found = null;
-        foreach (var piece in told.Holes.Select(h => h.Piece).Distinct())
-        {
-            bool Drilled(WayStep step) => step.Kind == piece.Kind ? step.Index == piece.Index
-                : piece.Kind == WayMoveKind.Noggin && step.Kind == WayMoveKind.AlongBay && step.Index == piece.Index && graph.Rows[step.Row].Units < piece.Y && graph.Rows[step.Row + 1].Units >= piece.Y;
-            if (graph.Shortest(s => forbidden(s) || Drilled(s)) is { } way && graph.Cost(way) is var cost && (found is null || cost < found.Value.Cost))
+            var lead = graphs[leads].Shortest(closed[leads])!;
+            if (graphs[1 - leads].Shortest(Both(closed[1 - leads], meets.With(leads, lead))) is { } follows && graphs[leads].Cost(lead) + graphs[1 - leads].Cost(follows) is var cost && (best is null || cost < best.Value.Cost))
             {
-                found = (cost, graph.Told(way));
+                best = (cost, leads == 0 ? [lead, follows] : [follows, lead]);
             }
         }
 
-        return found?.Way;
+        return best is null ? new([null, null], [null, null], false) : Found(graphs, best.Value.Ways, closed, meets, false);
     }
 
-    private sealed record Try(IReadOnlyList<WayStep>?[] Ways, HashSet<WayStep>[] Without_, double Cost)
-    {
-        public static Try Of(IReadOnlyList<WayStep>?[] ways, HashSet<WayStep>[] without, WayGraph[] graphs) =>
-            new(ways, without, ways is [{ } a, { } b] ? graphs[0].Cost(a) + graphs[1].Cost(b) : double.PositiveInfinity);
+    private static WaysFound Found(WayGraph[] graphs, IReadOnlyList<int>[] ways, bool[][] closed, Meeting meets, bool proven) => new(
+        [graphs[0].Told(ways[0]), graphs[1].Told(ways[1])],
+        [Other(graphs[0], ways[0], Both(closed[0], meets.With(1, ways[1]))), Other(graphs[1], ways[1], Both(closed[1], meets.With(0, ways[0])))],
+        proven);
 
-        public Try Without(int which, WayStep step, WayGraph graph, Meeting meets)
-        {
-            var without = new HashSet<WayStep>[] { Without_[0], Without_[1] };
-            without[which] = [.. without[which], step];
-            var ways = new IReadOnlyList<WayStep>?[] { Ways[0], Ways[1] };
-            var other = ways[1 - which]!;
-            ways[which] = graph.Shortest(without[which].Contains, s => meets.With(other, s) ? Nudge : 0);
-            return new(ways, without, ways[which] is { } way ? Cost - graph.Cost(Ways[which]!) + graph.Cost(way) : double.PositiveInfinity);
-        }
-    }
+    private static bool[] Both(bool[] a, bool[] b) => [.. a.Zip(b, (x, y) => x || y)];
+
+    private sealed record Try(IReadOnlyList<int>[] Ways, bool[][] Without, double Cost);
 
     /// <summary>Where two ways may not both be: at one member closer than they keep apart; along a bay, or through its plate, that is too narrow for both.</summary>
-    private sealed class Meeting(Bays bays, IReadOnlyList<Length> rows, Length apart)
+    private sealed class Meeting(Bays bays, IReadOnlyList<Length> rows, Length apart, WayGraph[] graphs)
     {
         private readonly bool[] narrow = [.. bays.All.Items.Select(b => b.Clear < apart + WayWall.Beside)];
 
-        public bool Conflict(WayStep a, WayStep b) => a.Kind == b.Kind && a.Index == b.Index && a.Kind switch
+        /// <summary>The steps of the other graph that meet a way.</summary>
+        public bool[] With(int which, IReadOnlyList<int> way)
         {
-            WayMoveKind.Stud => (rows[a.Row] - rows[b.Row]).Abs < apart,
-            WayMoveKind.AlongBay => a.Row == b.Row && narrow[a.Index],
-            WayMoveKind.TopPlate or WayMoveKind.BottomPlate => narrow[a.Index],
-            _ => false,
-        };
-
-        public bool With(IReadOnlyList<WayStep> way, WayStep step)
-        {
-            for (var i = 0; i < way.Count; i++)
-            {
-                if (Conflict(way[i], step))
-                {
-                    return true;
-                }
-            }
-
-            return false;
+            var mine = way.Select(n => graphs[which].Steps[n]).Where(s => s.Kind == WayMoveKind.Stud || (narrow[s.Index] && s.Kind is WayMoveKind.AlongBay or WayMoveKind.TopPlate or WayMoveKind.BottomPlate)).ToLookup(s => (s.Kind, s.Index));
+            return graphs[1 - which].Mark(s => mine.Contains((s.Kind, s.Index)) && mine[(s.Kind, s.Index)].Any(m => Conflict(m, s)));
         }
 
-        public int Count(IReadOnlyList<WayStep> a, IReadOnlyList<WayStep> b) => a.Count(s => With(b, s));
+        public int Count(IReadOnlyList<int> a, IReadOnlyList<int> b)
+        {
+            var met = With(0, a);
+            return b.Count(s => met[s]);
+        }
 
-        public (WayStep Mine, WayStep Its)? First(IReadOnlyList<WayStep> a, IReadOnlyList<WayStep> b)
+        public (int Mine, int Its)? First(IReadOnlyList<int> a, IReadOnlyList<int> b)
         {
             foreach (var mine in a)
             {
                 foreach (var its in b)
                 {
-                    if (Conflict(mine, its))
+                    if (Conflict(graphs[0].Steps[mine], graphs[1].Steps[its]))
                     {
                         return (mine, its);
                     }
@@ -195,5 +259,13 @@ internal static class WayFinder
 
             return null;
         }
+
+        private bool Conflict(WayStep a, WayStep b) => a.Kind == b.Kind && a.Index == b.Index && a.Kind switch
+        {
+            WayMoveKind.Stud => (rows[a.Row] - rows[b.Row]).Abs < apart,
+            WayMoveKind.AlongBay => a.Row == b.Row && narrow[a.Index],
+            WayMoveKind.TopPlate or WayMoveKind.BottomPlate => narrow[a.Index],
+            _ => false,
+        };
     }
 }

@@ -3,15 +3,19 @@ using Corrie.Core.Planning;
 
 namespace Corrie.Core.Feeds;
 
-/// <summary>A step of the graph that a way is looked for in.</summary>
+/// <summary>A step of the graph that a way is looked for in: both ways alike.</summary>
 /// <param name="Kind">What it is.</param>
 /// <param name="Index">The bay or member.</param>
 /// <param name="Row">The height that it is at, or goes up from, by its number; 0 where that says nothing.</param>
-internal readonly record struct WayStep(WayMoveKind Kind, int Index, int Row);
+/// <param name="A">One end.</param>
+/// <param name="B">The other end.</param>
+/// <param name="Cost">What it costs, in the company's money.</param>
+internal readonly record struct WayStep(WayMoveKind Kind, int Index, int Row, int A, int B, double Cost);
 
 /// <summary>
 /// The cheapest way through a framed wall: a graph of bays at the heights where something changes, searched by Dijkstra's method. Where bends are
-/// limited, a state also knows which way it came and how often it has turned.
+/// limited, a state also knows which way it came and how often it has turned. Attic, basement and holes through studs are always laid out; who may
+/// not use them leaves them out of a search.
 /// </summary>
 internal sealed class WayGraph
 {
@@ -22,7 +26,6 @@ internal sealed class WayGraph
     private readonly FeedFigures figures;
     private readonly WayEnd from;
     private readonly WayEnd to;
-    private readonly bool bores;
     private readonly int? mostBends;
     private readonly int first;
     private readonly int last;
@@ -30,10 +33,12 @@ internal sealed class WayGraph
     private readonly int basement;
     private readonly double[] line;
     private readonly double[] y;
-    private readonly (double Cost, WayStep Step, int To)[][] steps;
-    private readonly int places;
+    private readonly List<WayStep> steps = [];
+    private readonly int[] begins;
+    private readonly int[] leaving;
     private readonly double[] best;
     private readonly (int Before, int Step)[] came;
+    private double[]? ahead;
 
     /// <summary>Lays the graph out.</summary>
     /// <param name="wall">What the wall lets through.</param>
@@ -41,26 +46,50 @@ internal sealed class WayGraph
     /// <param name="from">Where the way begins; in a bay.</param>
     /// <param name="to">Where it ends; in a bay.</param>
     /// <param name="rows">The heights at which it may turn, from the lowest.</param>
-    /// <param name="bores">Whether studs may be drilled for it.</param>
     /// <param name="mostBends">How often it may turn; null for as often as it likes.</param>
-    public WayGraph(WayWall wall, FeedFigures figures, WayEnd from, WayEnd to, IReadOnlyList<Length> rows, bool bores, int? mostBends)
+    public WayGraph(WayWall wall, FeedFigures figures, WayEnd from, WayEnd to, IReadOnlyList<Length> rows, int? mostBends)
     {
-        (this.wall, this.figures, this.from, this.to, this.bores, this.mostBends) = (wall, figures, from, to, bores, mostBends);
-        Rows = rows;
+        (this.wall, this.figures, this.from, this.to, this.mostBends, Rows) = (wall, figures, from, to, mostBends, rows);
         var bays = wall.Bays.All.Items;
         (first, last) = (wall.Bays.At(from.X)?.Index ?? -1, wall.Bays.At(to.X)?.Index ?? -1);
         line = [.. bays.Select(b => (b.Index == first ? from.X : b.Index == last ? to.X : b.Centre).Inches)];
         y = [.. rows.Select(r => r.Inches)];
         attic = bays.Count * rows.Count;
         basement = attic + bays.Count;
-        places = basement + bays.Count;
-        steps = Lay(bays.Count);
+        Lay(bays.Count);
+        var places = basement + bays.Count;
+        begins = new int[places + 1];
+        foreach (var step in steps)
+        {
+            begins[step.A + 1]++;
+            begins[step.B + 1]++;
+        }
+
+        for (var i = 0; i < places; i++)
+        {
+            begins[i + 1] += begins[i];
+        }
+
+        leaving = new int[steps.Count * 2];
+        var next = (int[])begins.Clone();
+        for (var i = 0; i < steps.Count; i++)
+        {
+            leaving[next[steps[i].A]++] = i;
+            leaving[next[steps[i].B]++] = i;
+        }
+
         var states = places * (mostBends is { } most ? 3 * (most + 1) : 1);
         (best, came) = (new double[states], new (int, int)[states]);
     }
 
     /// <summary>The heights at which it may turn.</summary>
     public IReadOnlyList<Length> Rows { get; }
+
+    /// <summary>All steps.</summary>
+    public IReadOnlyList<WayStep> Steps => steps;
+
+    /// <summary>How many places there are.</summary>
+    public int Places => begins.Length - 1;
 
     /// <summary>The heights at which ways may turn: where something changes, and what keeps clear of another cable there.</summary>
     /// <param name="wall">What the wall lets through.</param>
@@ -79,12 +108,64 @@ internal sealed class WayGraph
         return [.. all.Distinct().Order()];
     }
 
-    /// <summary>The cheapest way.</summary>
-    /// <param name="forbidden">Steps that are not to be taken.</param>
-    /// <param name="extra">What is added to a step's cost, to choose between ways that cost the same; null for nothing.</param>
-    /// <returns>The way as steps; null where there is none.</returns>
-    public IReadOnlyList<WayStep>? Shortest(Func<WayStep, bool> forbidden, Func<WayStep, double>? extra = null)
+    /// <summary>Which steps are left out of a search.</summary>
+    /// <param name="which">Says so of a step.</param>
+    /// <returns>Yes or no for each step.</returns>
+    public bool[] Mark(Func<WayStep, bool> which)
     {
+        var marked = new bool[steps.Count];
+        for (var i = 0; i < marked.Length; i++)
+        {
+            marked[i] = which(steps[i]);
+        }
+
+        return marked;
+    }
+
+    /// <summary>
+    /// Looks from the end how far every place is from it, so that later searches that leave out as much or more go straight there.
+    /// </summary>
+    /// <param name="without">Steps that no later search takes.</param>
+    public void Aim(bool[] without)
+    {
+        if (last < 0)
+        {
+            return;
+        }
+
+        var found = new double[Places];
+        Array.Fill(found, double.PositiveInfinity);
+        var queue = new PriorityQueue<int, double>();
+        var goal = Place(last, to.Y);
+        found[goal] = 0;
+        queue.Enqueue(goal, 0);
+        while (queue.TryDequeue(out var place, out var cost))
+        {
+            for (var i = begins[place]; cost <= found[place] && i < begins[place + 1]; i++)
+            {
+                var step = steps[leaving[i]];
+                var next = step.A == place ? step.B : step.A;
+                if (!without[leaving[i]] && cost + step.Cost < found[next])
+                {
+                    found[next] = cost + step.Cost;
+                    queue.Enqueue(next, found[next]);
+                }
+            }
+        }
+
+        ahead = found;
+    }
+
+    /// <summary>The cheapest way.</summary>
+    /// <param name="without">Steps that are not to be taken; null for none.</param>
+    /// <param name="dear">Steps that count as dearer; null for none.</param>
+    /// <param name="by">By how much.</param>
+    /// <param name="aimed">Whether it leaves out as much as the aim did.</param>
+    /// <param name="under">What it has to cost less than; what is dearer is not looked for.</param>
+    /// <returns>The way as steps, by their numbers; null where there is none.</returns>
+    public IReadOnlyList<int>? Shortest(bool[]? without = null, bool[]? dear = null, double by = 0, bool aimed = true, double under = double.PositiveInfinity)
+    {
+        var rest = aimed ? ahead : null;
         if (first < 0 || last < 0)
         {
             return null;
@@ -94,65 +175,75 @@ internal sealed class WayGraph
         var (start, goal) = (Place(first, from.Y), Place(last, to.Y));
         var queue = new PriorityQueue<int, double>();
         var turns = mostBends is { } most ? most + 1 : 0;
-        int State(int place, int way, int bends) => turns == 0 ? place : (((place * turns) + bends) * 3) + way;
-        var begin = State(start, 0, 0);
+        var begin = turns == 0 ? start : start * turns * 3;
         best[begin] = 0;
         came[begin] = (-1, -1);
         queue.Enqueue(begin, 0);
-        while (queue.TryDequeue(out var state, out var cost))
+        while (queue.TryDequeue(out var state, out var likely))
         {
-            if (cost > best[state])
+            var place = turns == 0 ? state : state / 3 / turns;
+            var cost = best[state];
+            if (likely > cost + (rest?[place] ?? 0))
             {
                 continue;
             }
 
-            var place = turns == 0 ? state : state / 3 / turns;
+            if (likely >= under)
+            {
+                return null;
+            }
+
             if (place == goal)
             {
                 return Trace(state);
             }
 
             var (way, bends) = turns == 0 ? (0, 0) : (state % 3, state / 3 % turns);
-            for (var i = 0; i < steps[place].Length; i++)
+            for (var i = begins[place]; i < begins[place + 1]; i++)
             {
-                var (price, step, next) = steps[place][i];
-                if (forbidden(step))
+                var number = leaving[i];
+                if (without is not null && without[number])
                 {
                     continue;
                 }
 
-                var (nextWay, nextBends) = (0, 0);
+                var step = steps[number];
+                var next = step.A == place ? step.B : step.A;
+                var left = rest?[next] ?? 0;
                 if (turns > 0)
                 {
-                    nextWay = step.Kind is WayMoveKind.Stud or WayMoveKind.Attic or WayMoveKind.Basement ? Level : Upright;
-                    nextBends = bends + (way != 0 && way != nextWay ? 1 : 0);
+                    var nextWay = step.Kind is WayMoveKind.Stud or WayMoveKind.Attic or WayMoveKind.Basement ? Level : Upright;
+                    var nextBends = bends + (way != 0 && way != nextWay ? 1 : 0);
                     if (nextBends >= turns)
                     {
                         continue;
                     }
+
+                    next = (((next * turns) + nextBends) * 3) + nextWay;
                 }
 
-                var to = State(next, nextWay, nextBends);
-                var total = cost + price + (extra?.Invoke(step) ?? 0);
-                if (total < best[to])
+                var total = cost + step.Cost + (dear is not null && dear[number] ? by : 0);
+                if (total < best[next])
                 {
-                    best[to] = total;
-                    came[to] = (state, i);
-                    queue.Enqueue(to, total);
+                    best[next] = total;
+                    came[next] = (state, number);
+                    if (!double.IsPositiveInfinity(left))
+                    {
+                        queue.Enqueue(next, total + left);
+                    }
                 }
             }
         }
 
         return null;
 
-        List<WayStep> Trace(int at)
+        List<int> Trace(int at)
         {
-            var found = new List<WayStep>();
+            var found = new List<int>();
             while (came[at].Before >= 0)
             {
-                var (before, step) = came[at];
-                found.Add(steps[turns == 0 ? before : before / 3 / turns][step].Step);
-                at = before;
+                found.Add(came[at].Step);
+                at = came[at].Before;
             }
 
             found.Reverse();
@@ -160,38 +251,37 @@ internal sealed class WayGraph
         }
     }
 
-    /// <summary>What steps cost together.</summary>
-    /// <param name="way">The steps.</param>
-    /// <returns>The cost, in the company's money, the stretch across the last bay not counted.</returns>
-    public double Cost(IReadOnlyList<WayStep> way)
+    /// <summary>What steps cost together, the stretch across the last bay not counted.</summary>
+    /// <param name="way">The steps, by their numbers.</param>
+    /// <returns>The cost, in the company's money.</returns>
+    public double Cost(IReadOnlyList<int> way)
     {
-        var (place, sum) = (Place(first, from.Y), 0d);
+        var sum = 0d;
         foreach (var step in way)
         {
-            var (cost, _, next) = steps[place].First(s => s.Step == step);
-            (place, sum) = (next, sum + cost);
+            sum += steps[step].Cost;
         }
 
         return sum;
     }
 
     /// <summary>A way told in moves, straight stretches together.</summary>
-    /// <param name="way">The steps.</param>
+    /// <param name="way">The steps, by their numbers.</param>
     /// <returns>The way.</returns>
-    public Way Told(IReadOnlyList<WayStep> way)
+    public Way Told(IReadOnlyList<int> way)
     {
         var moves = new List<WayMove>();
         var at = new WayEnd(Length.FromInches(line[first]), from.Y);
         var place = Place(first, from.Y);
-        foreach (var step in way)
+        foreach (var step in way.Select(n => steps[n]))
         {
-            var (cost, _, next) = steps[place].First(s => s.Step == step);
+            var next = step.A == place ? step.B : step.A;
             var end = At(next);
-            foreach (var move in MovesOf(step, at, end, cost, place, next))
+            foreach (var move in MovesOf(step, at, end))
             {
-                if (moves.Count > 0 && moves[^1] is var last && last.Kind == move.Kind && (last.Index == move.Index || move.Kind is WayMoveKind.Attic or WayMoveKind.Basement) && !move.Drills)
+                if (moves.Count > 0 && moves[^1] is var before && before.Kind == move.Kind && (before.Index == move.Index || move.Kind is WayMoveKind.Attic or WayMoveKind.Basement) && !move.Drills)
                 {
-                    moves[^1] = last with { To = move.To, Cost = last.Cost + move.Cost, Minutes = last.Minutes + move.Minutes };
+                    moves[^1] = before with { To = move.To, Cost = before.Cost + move.Cost, Minutes = before.Minutes + move.Minutes };
                 }
                 else if (move.Cost > 0 || move.Run > Length.Zero)
                 {
@@ -211,7 +301,7 @@ internal sealed class WayGraph
         return new(moves);
     }
 
-    private IEnumerable<WayMove> MovesOf(WayStep step, WayEnd a, WayEnd b, double cost, int place, int next)
+    private IEnumerable<WayMove> MovesOf(WayStep step, WayEnd a, WayEnd b)
     {
         if (step.Kind is WayMoveKind.AlongBay)
         {
@@ -231,15 +321,13 @@ internal sealed class WayGraph
         else
         {
             var feet = ((b.X - a.X).Abs + (b.Y - a.Y).Abs).Inches / 12;
-            var minutes = step.Kind switch
+            yield return new(step.Kind, step.Index, a, b, step.Cost, step.Kind switch
             {
                 WayMoveKind.Stud => (figures.Stud.Minutes * wall.Bays.Members.Items[step.Index].Plies) + (feet * figures.AlongBay.Minutes),
                 WayMoveKind.TopPlate => figures.TopPlate.Minutes + (figures.Attic.Minutes / 2) + (feet * figures.AlongBay.Minutes),
                 WayMoveKind.BottomPlate => figures.BottomPlate.Minutes + (figures.Basement.Minutes / 2) + (feet * figures.AlongBay.Minutes),
                 _ => feet * figures.AlongOpen.Minutes,
-            };
-            _ = (place, next);
-            yield return new(step.Kind, step.Index, a, b, cost, minutes);
+            });
         }
     }
 
@@ -268,41 +356,35 @@ internal sealed class WayGraph
         return new(Length.FromInches(line[bay]), place < attic ? Rows[place % Rows.Count] : place < basement ? wall.Height : Length.Zero);
     }
 
-    private (double, WayStep, int)[][] Lay(int bays)
+    private void Lay(int bays)
     {
-        var laid = new List<(double, WayStep, int)>[places];
-        for (var i = 0; i < places; i++)
-        {
-            laid[i] = [];
-        }
-
-        void Both(int a, int b, double cost, WayStep step)
-        {
-            laid[a].Add((cost, step, b));
-            laid[b].Add((cost, step, a));
-        }
-
-        var along = figures.Cost(figures.AlongBay) / 12;
-        var open = figures.Cost(figures.AlongOpen) / 12;
+        var (along, open) = (figures.Cost(figures.AlongBay) / 12, figures.Cost(figures.AlongOpen) / 12);
+        var (noggin, stud) = (figures.Cost(figures.Noggin), figures.Cost(figures.Stud));
+        var (top, bottom) = (figures.Cost(figures.TopPlate) + (figures.Cost(figures.Attic) / 2), figures.Cost(figures.BottomPlate) + (figures.Cost(figures.Basement) / 2));
+        var (count, height) = (Rows.Count, wall.Height);
+        Length[] rows = [.. Rows];
+        steps.EnsureCapacity(3 * bays * count);
+        bool[] clear = [], next = wall.Of(0).ClearAt(rows);
         for (var bay = 0; bay < bays; bay++)
         {
-            for (var row = 0; row + 1 < Rows.Count; row++)
+            var here = wall.Of(bay);
+            clear = next;
+            for (var row = 0; row + 1 < count; row++)
             {
-                if (wall.Passes(bay, Rows[row], Rows[row + 1]))
+                if (here.Passes(rows[row], rows[row + 1]))
                 {
-                    Both((bay * Rows.Count) + row, (bay * Rows.Count) + row + 1, (along * (y[row + 1] - y[row])) + (wall.Noggins(bay, Rows[row], Rows[row + 1]) * figures.Cost(figures.Noggin)), new(WayMoveKind.AlongBay, bay, row));
+                    steps.Add(new(WayMoveKind.AlongBay, bay, row, (bay * count) + row, (bay * count) + row + 1, (along * (y[row + 1] - y[row])) + (here.Noggins(rows[row], rows[row + 1]) * noggin)));
                 }
             }
 
-            var (lowest, highest) = (bay * Rows.Count, (bay * Rows.Count) + Rows.Count - 1);
-            if (wall.Attic && wall.Passes(bay, Rows[^1], wall.Height))
+            if (here.Passes(rows[^1], height))
             {
-                Both(highest, attic + bay, figures.Cost(figures.TopPlate) + (figures.Cost(figures.Attic) / 2) + (along * (wall.Height.Inches - y[^1])) + (wall.Noggins(bay, Rows[^1], wall.Height) * figures.Cost(figures.Noggin)), new(WayMoveKind.TopPlate, bay, 0));
+                steps.Add(new(WayMoveKind.TopPlate, bay, 0, (bay * count) + count - 1, attic + bay, top + (along * (height.Inches - y[^1])) + (here.Noggins(rows[^1], height) * noggin)));
             }
 
-            if (wall.Basement && wall.Passes(bay, Length.Zero, Rows[0]))
+            if (here.Passes(Length.Zero, rows[0]))
             {
-                Both(lowest, basement + bay, figures.Cost(figures.BottomPlate) + (figures.Cost(figures.Basement) / 2) + (along * y[0]) + (wall.Noggins(bay, Length.Zero, Rows[0]) * figures.Cost(figures.Noggin)), new(WayMoveKind.BottomPlate, bay, 0));
+                steps.Add(new(WayMoveKind.BottomPlate, bay, 0, bay * count, basement + bay, bottom + (along * y[0]) + (here.Noggins(Length.Zero, rows[0]) * noggin)));
             }
 
             if (bay + 1 == bays)
@@ -311,28 +393,18 @@ internal sealed class WayGraph
             }
 
             var across = Math.Abs(line[bay + 1] - line[bay]);
-            if (bores)
+            next = wall.Of(bay + 1).ClearAt(rows);
+            var (cost, member) = ((stud * wall.Bays.Members.Items[bay].Plies) + (along * across), wall.AtMember[bay]);
+            for (var row = 0; row < count; row++)
             {
-                for (var row = 0; row < Rows.Count; row++)
+                if (clear[row] && next[row] && wall.InFrame(rows[row]) && !BayOpen.Closes(member, rows[row], WayWall.Margin))
                 {
-                    if (wall.Drills(bay, Rows[row]))
-                    {
-                        Both((bay * Rows.Count) + row, ((bay + 1) * Rows.Count) + row, (figures.Cost(figures.Stud) * wall.Bays.Members.Items[bay].Plies) + (along * across), new(WayMoveKind.Stud, bay, row));
-                    }
+                    steps.Add(new(WayMoveKind.Stud, bay, row, (bay * count) + row, ((bay + 1) * count) + row, cost));
                 }
             }
 
-            if (wall.Attic)
-            {
-                Both(attic + bay, attic + bay + 1, open * across, new(WayMoveKind.Attic, bay, 0));
-            }
-
-            if (wall.Basement)
-            {
-                Both(basement + bay, basement + bay + 1, open * across, new(WayMoveKind.Basement, bay, 0));
-            }
+            steps.Add(new(WayMoveKind.Attic, bay, 0, attic + bay, attic + bay + 1, open * across));
+            steps.Add(new(WayMoveKind.Basement, bay, 0, basement + bay, basement + bay + 1, open * across));
         }
-
-        return [.. laid.Select(l => l.ToArray())];
     }
 }

@@ -74,32 +74,15 @@ public sealed record WayWall(Bays Bays, Length Height, bool Attic, bool Basement
             [.. bays.Members.Items.Select(m => (IReadOnlyList<ClosedStretch>)[.. closes.Where(c => c.Area.Overlaps(m.Left, m.Right)).Select(c => new ClosedStretch(c.Area.Bottom, c.Area.Top, c.Name))])]);
     }
 
-    /// <summary>Whether a cable can be in a bay at a height.</summary>
-    /// <param name="bay">The bay.</param>
-    /// <param name="y">Over the floor.</param>
-    /// <returns>Whether it can.</returns>
-    public bool Open(int bay, Length y) => !InBay[bay].Any(c => y > c.From && y < c.To);
+    /// <summary>A bay with what closes it and what crosses it.</summary>
+    /// <param name="bay">The bay's number.</param>
+    /// <returns>The bay.</returns>
+    public BayOpen Of(int bay) => new([.. InBay[bay]], [.. Bays.Crossings.Items.Where(c => c.Crosses(Bays.All.Items[bay]))]);
 
-    /// <summary>Whether a hole can be drilled through a member at a height, from the bay on its left into that on its right.</summary>
-    /// <param name="member">The member; it stands right of the bay of the same number.</param>
-    /// <param name="y">Over the floor.</param>
-    /// <returns>Whether it can.</returns>
-    public bool Drills(int member, Length y) =>
-        y >= Lowest + Margin && y <= Highest - Margin && Clear(member, y) && Clear(member + 1, y) && !AtMember[member].Any(c => y > c.From - Margin && y < c.To + Margin);
-
-    /// <summary>How many noggins cross a bay between two heights.</summary>
-    /// <param name="bay">The bay.</param>
-    /// <param name="from">The lower height.</param>
-    /// <param name="to">The upper one.</param>
-    /// <returns>How many have their middle between them.</returns>
-    public int Noggins(int bay, Length from, Length to) => Bays.Crossings.Items.Count(c => c.Crosses(Bays.All.Items[bay]) && Middle(c) > from && Middle(c) <= to);
-
-    /// <summary>Whether a cable can run along a bay from one height to another.</summary>
-    /// <param name="bay">The bay.</param>
-    /// <param name="from">The lower height.</param>
-    /// <param name="to">The upper one.</param>
-    /// <returns>Whether nothing closes it between them.</returns>
-    public bool Passes(int bay, Length from, Length to) => !InBay[bay].Any(c => c.From < to && c.To > from);
+    /// <summary>Whether a hole through a stud keeps clear of the plates.</summary>
+    /// <param name="y">The hole's height.</param>
+    /// <returns>Whether it does.</returns>
+    public bool InFrame(Length y) => y >= Lowest + Margin && y <= Highest - Margin;
 
     /// <summary>The heights at which something changes: the cheapest way turns at one of them, or at its ends.</summary>
     /// <returns>The heights.</returns>
@@ -109,7 +92,87 @@ public sealed record WayWall(Bays Bays, Length Height, bool Attic, bool Basement
             .Append(Lowest + Margin).Append(Highest - Margin);
 
     internal static Length Middle(CrossMember crossing) => crossing.Bottom + (crossing.Top - crossing.Bottom).Half;
+}
 
-    private bool Clear(int bay, Length y) => !InBay[bay].Any(c => y > c.From - Margin && y < c.To + Margin)
-        && !Bays.Crossings.Items.Any(c => c.Crosses(Bays.All.Items[bay]) && y > c.Bottom - Margin && y < c.Top + Margin);
+/// <summary>A bay with what closes it and what crosses it.</summary>
+/// <param name="Closed">Stretches in which nothing passes.</param>
+/// <param name="Crossings">Noggins in it.</param>
+public sealed record BayOpen(ClosedStretch[] Closed, CrossMember[] Crossings)
+{
+    /// <summary>How many noggins cross it between two heights.</summary>
+    /// <param name="from">The lower height.</param>
+    /// <param name="to">The upper one.</param>
+    /// <returns>How many have their middle between them.</returns>
+    public int Noggins(Length from, Length to)
+    {
+        var count = 0;
+        for (var i = 0; i < Crossings.Length; i++)
+        {
+            var middle = WayWall.Middle(Crossings[i]);
+            count += middle > from && middle <= to ? 1 : 0;
+        }
+
+        return count;
+    }
+
+    /// <summary>Whether a cable can run along it from one height to another.</summary>
+    /// <param name="from">The lower height.</param>
+    /// <param name="to">The upper one.</param>
+    /// <returns>Whether nothing closes it between them.</returns>
+    public bool Passes(Length from, Length to)
+    {
+        for (var i = 0; i < Closed.Length; i++)
+        {
+            if (Closed[i].From < to && Closed[i].To > from)
+            {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
+    /// <summary>At which heights a hole into it keeps clear of what closes and what crosses it.</summary>
+    /// <param name="heights">The heights.</param>
+    /// <returns>Yes or no for each.</returns>
+    public bool[] ClearAt(Length[] heights) => Array.ConvertAll(heights, Clear);
+
+    /// <summary>Whether a hole into it keeps clear of what closes and what crosses it.</summary>
+    /// <param name="y">The hole's height.</param>
+    /// <returns>Whether it does.</returns>
+    public bool Clear(Length y)
+    {
+        if (Closes(Closed, y, WayWall.Margin))
+        {
+            return false;
+        }
+
+        for (var i = 0; i < Crossings.Length; i++)
+        {
+            if (y > Crossings[i].Bottom - WayWall.Margin && y < Crossings[i].Top + WayWall.Margin)
+            {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
+    /// <summary>Whether stretches close a height.</summary>
+    /// <param name="closed">The stretches.</param>
+    /// <param name="y">The height.</param>
+    /// <param name="margin">What is kept from their ends.</param>
+    /// <returns>Whether one does.</returns>
+    internal static bool Closes(IReadOnlyList<ClosedStretch> closed, Length y, Length margin)
+    {
+        for (var i = 0; i < closed.Count; i++)
+        {
+            if (y > closed[i].From - margin && y < closed[i].To + margin)
+            {
+                return true;
+            }
+        }
+
+        return false;
+    }
 }

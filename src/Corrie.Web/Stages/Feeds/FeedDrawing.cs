@@ -98,10 +98,27 @@ public static class FeedDrawing
                 canvas.Svg.Open("title", string.Empty, [], close: false).Raw(WebUtility.HtmlEncode(FeedWords.Says(canvas.Plan, canvas.Look.Wall, route).Say(canvas.Style))).End("title");
                 Line(canvas, way, "raceway-edge", route.Route.Power);
                 Line(canvas, way, "raceway-face", route.Route.Power);
-                var longest = way.Moves.MaxBy(m => m.Run.Units);
-                var (x, y) = Middle(canvas, longest, route.Route.Power);
-                canvas.Svg.Words("way-name", x + 6, y - 6, route.Route.Called + ", raceway");
                 canvas.Svg.End();
+            }
+        }
+    }
+
+    /// <summary>What runs in raceways, where nothing else stands.</summary>
+    public static void SurfaceNames(Canvas canvas)
+    {
+        foreach (var route in canvas.Plan.Routes(canvas.Look.Wall)?.All ?? [])
+        {
+            foreach (var move in route.Chosen is { OnSurface: true } way ? way.Moves.OrderByDescending(m => m.Run.Units) : Enumerable.Empty<WayMove>())
+            {
+                var words = route.Route.Called + ", raceway";
+                var (x, y) = ((canvas.Frame.X(move.From.X) + canvas.Frame.X(move.To.X)) / 2, (canvas.Frame.Y(move.From.Y) + canvas.Frame.Y(move.To.Y)) / 2);
+                var (left, top, wide) = move.From.X == move.To.X ? (x + 7, y - 10, words.Length * 6.4) : (x - (words.Length * 3.2), y - 20, words.Length * 6.4);
+                if (canvas.IsFree(left, top, wide, 15))
+                {
+                    canvas.Keep(left + (wide / 2), top + 8, wide, 15);
+                    canvas.Svg.Words("way-name", left, top + 13, words);
+                    break;
+                }
             }
         }
     }

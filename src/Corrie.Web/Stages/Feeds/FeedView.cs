@@ -26,7 +26,8 @@ public sealed class FeedView : StageView
     [
         new(Drawings.Behind, Depth.Plates, FeedDrawing.Windows),
         new(Drawings.Behind, Depth.Bolts, FeedDrawing.Inside),
-        new(Drawings.Front | Drawings.Behind, Depth.Found, FeedDrawing.Surface),
+        new(Drawings.Front | Drawings.Behind, Depth.Framing, FeedDrawing.Surface),
+        new(Drawings.Front | Drawings.Behind, Depth.Lines, FeedDrawing.SurfaceNames),
     ];
 
     /// <inheritdoc/>
