@@ -144,7 +144,11 @@ public sealed class PlacementStage : IStage
         // What hangs on a plate gets its height from there, and its edges are a check; anything else is set out by its edges.
         var (phase, how) = hung || thing.IsDisplay ? (MarkPhase.Checks, Phrase.Of("check once it hangs")) : (MarkPhase.LevelLines, Phrase.Of($"{outer.Height} high"));
         work.Add(new Mark("bottom", what + " bottom", null, outer.Bottom, how, phase, MarkViews.Both) { Follows = thing.Id });
-        work.Add(new Mark("top", what + " top", null, outer.Top, how, phase, MarkViews.Front) { Follows = thing.Id });
+        // A box is cut by its middle and its lower edge; its size is its own.
+        if (thing.Kind.Layer != WallLayer.Inside)
+        {
+            work.Add(new Mark("top", what + " top", null, outer.Top, how, phase, MarkViews.Front) { Follows = thing.Id });
+        }
     }
 
     private static Phrase OverWhat(Wall wall, PlacementChoice choice)

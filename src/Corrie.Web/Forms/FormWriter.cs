@@ -217,7 +217,8 @@ public sealed class FormWriter(FormPage page)
         html.Append("<b class=\"says\">").Append(Encode(problem?.Words ?? string.Empty)).Append("</b></label>");
         if (typed)
         {
-            Typed(path, (IGroup)member.Shape, product!, value, value is null || Refused(path));
+            // What is of this job alone was typed here, and goes on being typed here.
+            Typed(path, (IGroup)member.Shape, product!, value, (value as JsonObject)?[Product.CatalogueKey] is null || Refused(path));
         }
     }
 

@@ -121,7 +121,8 @@ public sealed class ConnectionsModel(CurrentUser user) : WallPageModel(user)
         Set("fromPort", a?.Name ?? fromPort);
         Set("toPort", b?.Name ?? toPort);
         // Through the wall, where a way for signal leads behind the display.
-        if (a?.Carries != Signal.Mains && other.Kind == "display" && Job.Plan.Sheet.Wall(other.Wall) is { } wall && (wall.Get(CableRoute.Part) ?? []).FirstOrDefault(r => !r.Power && new[] { r.From, r.To }.Any(e => Job.Plan.Sheet.Item(e)?.For == other.Key)) is { } way)
+        var display = new[] { other, one }.FirstOrDefault(h => h.Kind == "display");
+        if (a?.Carries != Signal.Mains && display is not null && Job.Plan.Sheet.Wall(display.Wall) is { } wall && (wall.Get(CableRoute.Part) ?? []).FirstOrDefault(r => !r.Power && new[] { r.From, r.To }.Any(e => e == display.Key || Job.Plan.Sheet.Item(e)?.For == display.Key)) is { } way)
         {
             Set("via", $"{wall.Id}/{way.Id}");
         }

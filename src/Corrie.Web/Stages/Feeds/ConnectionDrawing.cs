@@ -95,13 +95,15 @@ public static class ConnectionDrawing
             foreach (var jack in jacks)
             {
                 var (left, right, y) = places[(holder.Key, jack.Name)];
-                var says = $"{jack.Name} of the {holder.Name}, {jack.Carries.Words()}{(jack.Way == PortWay.Both ? string.Empty : ", " + jack.Way.Words())}{(jack.Return ? ", gives sound back" : string.Empty)}{(jack.Fast ? ", high frame rates" : string.Empty)}";
+                var (name, carries) = (jack.Name + (jack.Return ? " ↺" : string.Empty), jack.Carries.Words() + (jack.Fast ? ", fast" : string.Empty));
+                // What is read out begins with what is to be seen.
+                var says = $"{name} {carries}, of the {holder.Name}{(jack.Way == PortWay.Both ? string.Empty : ", " + jack.Way.Words())}{(jack.Return ? ", gives sound back" : string.Empty)}";
                 svg.Open("g", "jack", edits ? [("tabindex", "0"), ("role", "button"), ("aria-label", says), ("data-holder", holder.Key), ("data-port", jack.Name), ("data-x", Svg.Trim(right)), ("data-y", Svg.Trim(y))] : [("aria-label", says)], close: false);
                 svg.Rect("jack-row", left + 4, y - (Row / 2) + 1, Wide - 8, Row - 2, 2);
                 svg.Circle("jack-hole", left, y, 5);
                 svg.Circle("jack-hole", right, y, 5);
-                svg.Words("jack-name", left + 14, y + 4, jack.Name + (jack.Return ? " ↺" : string.Empty));
-                svg.Words("jack-kind", right - 12, y + 4, jack.Carries.Words() + (jack.Fast ? ", fast" : string.Empty));
+                svg.Words("jack-name", left + 14, y + 4, name + " ");
+                svg.Words("jack-kind", right - 12, y + 4, carries);
                 svg.End();
             }
         }

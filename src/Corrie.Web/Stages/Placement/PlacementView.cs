@@ -5,6 +5,7 @@ using Corrie.Core.Placement;
 using Corrie.Core.Planning;
 using Corrie.Core.Survey;
 using Corrie.Web.Drawing;
+using Corrie.Web.Forms;
 
 namespace Corrie.Web.Stages.Placement;
 
@@ -46,7 +47,7 @@ public sealed class PlacementView : StageView
                 continue;
             }
 
-            Phrase says = $"{item.Name}, bottom {outer.Bottom}, centre {outer.CentreY} up and {outer.CentreX} across";
+            Phrase says = $"{FieldText.Capital(item.Name)}, bottom {outer.Bottom}, centre {outer.CentreY} up and {outer.CentreX} across";
             var lines = placed.Budget;
             for (var i = 1; i < lines.Count; i++)
             {
