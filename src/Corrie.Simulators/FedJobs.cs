@@ -76,7 +76,9 @@ internal static class FedJobs
         job.Set("/walls/w1/features/f2", Feature("furniture", "cupboard", job.Width - 34, 0, 30, 18, 14));
         job.Set("/walls/w1/feeds", new JsonObject
         {
-            ["bearing"] = random.Next(2) == 0, ["attic"] = random.Next(2) == 0, ["basement"] = random.Next(2) == 0,
+            ["bearing"] = random.Next(2) == 0,
+            ["attic"] = random.Next(2) == 0,
+            ["basement"] = random.Next(2) == 0,
             ["looks"] = new JsonObject { ["a"] = Look(signal, job.Height), ["b"] = Look(power, job.Height) },
         });
         job.Set("/items/b1", Box("signal", "d1", signal, up));
@@ -112,14 +114,22 @@ internal static class FedJobs
 
     private static JsonObject Feature(string kind, string name, double left, double bottom, double width, double height, double depth) => new()
     {
-        ["kind"] = kind, ["name"] = name, ["left"] = WholeJob.In(left), ["bottom"] = WholeJob.In(bottom), ["width"] = WholeJob.In(width), ["height"] = WholeJob.In(height), ["depth"] = WholeJob.In(depth), ["routeKnown"] = true,
+        ["kind"] = kind,
+        ["name"] = name,
+        ["left"] = WholeJob.In(left),
+        ["bottom"] = WholeJob.In(bottom),
+        ["width"] = WholeJob.In(width),
+        ["height"] = WholeJob.In(height),
+        ["depth"] = WholeJob.In(depth),
+        ["routeKnown"] = true,
     };
 
     private static JsonObject Box(string use, string? serves, double across, double up)
     {
         var box = new JsonObject
         {
-            ["kind"] = "box", ["wall"] = "w1",
+            ["kind"] = "box",
+            ["wall"] = "w1",
             ["product"] = new JsonObject { ["name"] = use + " box", ["use"] = use, ["width"] = "4 in", ["height"] = "4 in", ["depth"] = "2 1/2 in", ["openingWidth"] = "3 in", ["openingHeight"] = "3 in", ["mass"] = "1 lb" },
             ["place"] = new JsonObject { ["given"] = "centre", ["height"] = WholeJob.In(up), ["across"] = WholeJob.In(across) },
         };
