@@ -10,7 +10,7 @@ const page = await site.as('ines');
 const shots = {
   'wall-front': '/jobs/6/place?view=front', 'wall-behind': '/jobs/6/hang?view=behind', 'wall-side': '/jobs/3/place?view=side', 'wall-above': '/jobs/4/fix?view=above',
   survey: '/jobs/6/survey?view=behind', practice: '/practice/2?did=s34;s62;p955040;p949960;p1349248;p1344168&done=true', 'wall-metric': '/jobs/5/place?view=front', jobs: '/jobs', catalogue: '/catalogue/mount',
-  sheet: '/jobs/6/sheet', 'row-behind': '/jobs/7/fix?view=behind&item=m2', calculation: '/jobs/6/calculation', template: '/jobs/6/template', photo: '/jobs/6/photo', face: '/jobs/3/fix?view=behind&wall=w1&item=m1', packing: '/jobs/3/packing?item=m1',
+  sheet: '/jobs/6/sheet', feed: '/jobs/6/feed?view=behind&item=b1', connections: '/jobs/6/connections', 'in-wall': '/jobs/6/in-wall', photo: '/jobs/6/photo', face: '/jobs/3/fix?view=behind&wall=w1&item=m1', packing: '/jobs/3/packing?item=m1',
 };
 for (const [name, path] of Object.entries(shots)) {
   await page.goto(site.base + path);
@@ -40,7 +40,7 @@ await slip('"6 in"');
 // What the guide in the program shows.
 const guide = fileURLToPath(new URL('../src/Corrie.Web/wwwroot/guide/', import.meta.url));
 mkdirSync(guide, { recursive: true });
-for (const [step, path] of Object.entries({ survey: '/jobs/6/survey?view=behind', place: '/jobs/6/place?view=front', hang: '/jobs/6/hang?view=behind', fix: '/jobs/4/fix?view=behind', site: '/jobs/4/field?step=bolt-1' })) {
+for (const [step, path] of Object.entries({ survey: '/jobs/6/survey?view=behind', place: '/jobs/6/place?view=front', hang: '/jobs/6/hang?view=behind', fix: '/jobs/4/fix?view=behind', feed: '/jobs/6/feed?view=behind&item=b2', site: '/jobs/4/field?step=bolt-1' })) {
   await page.goto(site.base + path);
   await page.waitForTimeout(250);
   await page.screenshot({ path: `${guide}${step}.png` });

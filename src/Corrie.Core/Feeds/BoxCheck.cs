@@ -11,6 +11,9 @@ internal static class BoxCheck
 {
     private static readonly Length InLine = Length.Tape(0, 1, 8);
 
+    /// <summary>A plug before a cover that is flush with the wall (common practice).</summary>
+    internal static readonly Length Plug = Length.Tape(1, 1, 2);
+
     /// <summary>Everything that is wrong.</summary>
     /// <param name="task">The box.</param>
     /// <param name="places">Where it may go.</param>
@@ -105,6 +108,12 @@ internal static class BoxCheck
             else if (task.LowThird is { } low && outer.CentreY < low)
             {
                 yield return FeedFindings.Droop.At(At("droop", outer), $"Higher is better: the {name} is at {outer.CentreY}, in the lower third of the {display.Name}, which ends at {low}. Cables hang down from it.", Remedies(task, places));
+            }
+
+            if (task.Box.HasPower && task.Box.Sort != BoxSort.Recessed && display.Gap < Plug)
+            {
+                yield return FeedFindings.DeviceBehind.At(
+                    At("plug", outer), $"Take a box that sets its plug back into the wall, or a mount that stands out more: the {name} is flush, its plug stands {Plug} out, and behind the parked {display.Name} are {display.Gap}.");
             }
 
             if (display.Folds && task.Box.HasSignal)

@@ -24,9 +24,6 @@ public sealed class FeedsStage : IStage
     private static readonly Result<Said> OfPorts = new("ports");
     private static readonly Result<Said> OfPower = new("power");
 
-    // A plug before a cover that is flush with the wall (common practice).
-    private static readonly Length Plug = Length.Tape(1, 1, 2);
-
     /// <inheritdoc/>
     public StageId Id => FeedFindings.Stage;
 
@@ -126,14 +123,14 @@ public sealed class FeedsStage : IStage
             {
                 foreach (var device in input.Wall.Features.Where(f => f.Kind is FeatureKind.Receptacle or FeatureKind.SignalPlate && f.Outline.Overlaps(input.Behind.Outer) && input.Feeds.Devices.Items.All(d => d.Of != f.Id)))
                 {
-                    var out_ = device.Depth + Plug;
+                    var stands = device.Depth + BoxCheck.Plug;
                     var under = input.Behind.Before.Items.FirstOrDefault(b => b.Area.Overlaps(device.Outline));
-                    if (under.Name is not null || out_ > input.Behind.Gap)
+                    if (under.Name is not null || stands > input.Behind.Gap)
                     {
                         work.Add(FeedFindings.DeviceBehind.At(
                             new("devices/" + device.Id, device.Centre, device.Outline.CentreY), under.Name is { } name
                                 ? Phrase.Of($"Say what becomes of the {device.Name} at {device.Centre} across, {device.Outline.CentreY} up: move it, set it back, or have it taken out of use under a blank cover. The {name} of the {input.Behind.Name} lies on it, {under.Area.Left} to {under.Area.Right} across.")
-                                : Phrase.Of($"Say what becomes of the {device.Name} at {device.Centre} across, {device.Outline.CentreY} up: move it, set it back, or have it taken out of use under a blank cover. With a plug it stands {out_} out, and behind the parked {input.Behind.Name} are {input.Behind.Gap}.")));
+                                : Phrase.Of($"Say what becomes of the {device.Name} at {device.Centre} across, {device.Outline.CentreY} up: move it, set it back, or have it taken out of use under a blank cover. With a plug it stands {stands} out, and behind the parked {input.Behind.Name} are {input.Behind.Gap}.")));
                     }
                 }
 
@@ -200,7 +197,7 @@ public sealed class FeedsStage : IStage
             : cables.FirstOrDefault(c => c.Way is null) is { } nowhere ? Phrase.Of($"where {nowhere.Connection.Says} runs")
             : job.HasMains(wall) && electrics.Code is null ? "which electrical code holds here"
             : job.HasMains(wall) && electrics.Circuits.Items.FirstOrDefault(c => c.Other is null) is { } circuit ? Phrase.Of($"what else runs on {circuit.Called}")
-            : job.HasMains(wall) && things.FirstOrDefault(t => t.Product is Display { Watts: null }) is { } thirsty ? Phrase.Of($"how many watts the {thirsty.Name} takes")
+            : job.HasMains(wall) && things.FirstOrDefault(t => t.Product is IWired { Watts: null } && (t.Kind == Display.Kind || job.IsFed(t))) is { } thirsty ? Phrase.Of($"how many watts the {thirsty.Name} takes")
             : plan.Sheet.Wall(wall.Id)!.Get(WallFeeds.Part) is { Bearing: null } && routes.Any(r => r.Chosen?.Holes.Any(h => h.Kind == WayMoveKind.Stud) == true) ? "whether the wall bears"
             : null;
         return needs is not null ? StageReport.Open(needs)

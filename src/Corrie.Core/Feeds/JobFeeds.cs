@@ -48,6 +48,11 @@ internal sealed class JobFeeds
     /// <returns>Whether a box with mains, a way that brings it or a cable that carries it is there.</returns>
     public bool HasMains(WallSheet wall) => sheet.ThingsOn(wall).Any(i => i.Product is WallBox { HasPower: true } or Display) || (wall.Get(CableRoute.Part) ?? []).Any(r => r.Power);
 
+    /// <summary>Whether a thing takes mains by a cable that is on the sheet.</summary>
+    /// <param name="item">The thing.</param>
+    /// <returns>Whether it does.</returns>
+    public bool IsFed(Item item) => Connections.Any(c => (c.From == item.Id || c.To == item.Id) && IsMains(c));
+
     /// <summary>Keeps what was planned for a wall.</summary>
     /// <param name="wall">The wall.</param>
     /// <param name="planned">Its ways.</param>
@@ -128,7 +133,8 @@ internal sealed class JobFeeds
         RouteEnd? End(string key) => plan.Placement(key) is { } placed && ReferenceEquals(sheet.WallOf(sheet.Item(key)!), wall) ? new(sheet.Item(key)!.Name, placed.Outer)
             : surveyed.Wall.Features.FirstOrDefault(f => f.Id == key) is { } feature ? new(feature.Name, feature.Outline)
             : null;
-        var asked = (wall.Get(CableRoute.Part) ?? []).Select(r => new RouteAsked(r, End(r.From), End(r.To), new(
+        // Where both ends are one place there is no way yet.
+        var asked = (wall.Get(CableRoute.Part) ?? []).Select(r => new RouteAsked(r, End(r.From), r.To == r.From ? null : End(r.To), new(
         [
             .. r.Mains is { } mains ? [(mains.Name, mains)] : Array.Empty<(string, Cable)>(),
             .. Connections.Where(c => c.Via == $"{wall.Id}/{r.Id}" && c.Cable is not null).Select(c => (c.Says, c.Cable!)),

@@ -3,6 +3,7 @@ using Corrie.Core.Findings;
 using Corrie.Core.Format;
 using Corrie.Core.Measure;
 using Corrie.Core.Planning;
+using Corrie.Core.Survey;
 
 namespace Corrie.Core.Feeds;
 
@@ -55,6 +56,18 @@ internal static class RouteCheck
         if (task.Wall.Questions.FireRated == true && task.Feeds.Seal.Length == 0)
         {
             yield return FeedFindings.FireRated.At(At("fire", plan), $"Record the listed seal and who puts it there, or take the surface: the way for {name} runs {way.Run} through a fire-rated wall with {way.Holes.Count()} holes.", Surface(route));
+        }
+
+        foreach (var hole in way.Holes)
+        {
+            var x = hole.Kind == WayMoveKind.Stud ? task.Bays.Members.Items[hole.Index].Centre : hole.From.X;
+            var y = hole.Kind is WayMoveKind.TopPlate ? task.Wall.Height - WayWall.TopPlate.Half : hole.Kind is WayMoveKind.BottomPlate ? WayWall.BottomPlate.Half : hole.From.Y;
+            if (HoleCheck.KeepOuts(task.Survey, task.Policy).FirstOrDefault(k => k.Area.Holds(x, y)) is { } keep)
+            {
+                yield return SurveyFindings.LiveNearHole.At(
+                    new($"routes/{route.Id}/{keep.Id}", x, y), $"Find out where it runs, or take another way for {name}: its hole at {x} across, {y} up is in what is kept free round the {keep.Name}, {keep.Area.Left} to {keep.Area.Right} across and {keep.Area.Bottom} to {keep.Area.Top} up: {keep.Why}.");
+                break;
+            }
         }
 
         var studs = way.Holes.Count(h => h.Kind == WayMoveKind.Stud);

@@ -40,6 +40,9 @@ internal sealed record RouteTask(Surveyed Survey, Bays Bays, WallFeeds Feeds, Sa
     /// <summary>A hole of steel studs' own: NFPA 70 300.4(B) asks for a bushing in it; its size is common practice.</summary>
     private static readonly Length PunchedHole = Length.Tape(1, 1, 2);
 
+    // A raceway burns, and so does what is in it: as far from an opening with a fire in it as what burns without limit (IRC R1001.11, from memory).
+    private static readonly Length FromFire = Length.Tape(12);
+
     /// <summary>The wall.</summary>
     public Wall Wall => Survey.Wall;
 
@@ -100,11 +103,13 @@ internal sealed record RouteTask(Surveyed Survey, Bays Bays, WallFeeds Feeds, Sa
 
         var hole = HoleOf(asked);
         var way = WayWall.Of(wall ?? Survey, Bays, feeds, hole, Policy);
-        // A hole for a cable keeps clear of a bolt that is planned there.
+        // A hole for a cable keeps clear of a bolt that is planned there, and of what may be behind the board.
+        var keeps = HoleCheck.KeepOuts(Survey, Policy);
         var kept = way with
         {
             AtMember = [.. way.AtMember.Select((closed, i) => (IReadOnlyList<ClosedStretch>)[.. closed, .. Bolts.Items.Where(b => Bays.Members.Items[i] is var m && b.X > m.Left && b.X < m.Right)
-                .Select(b => new ClosedStretch(b.Y - Policy.KeepFromBuried - hole.Half + WayWall.Margin, b.Y + Policy.KeepFromBuried + hole.Half - WayWall.Margin, "bolt"))])],
+                .Select(b => new ClosedStretch(b.Y - Policy.KeepFromBuried - hole.Half + WayWall.Margin, b.Y + Policy.KeepFromBuried + hole.Half - WayWall.Margin, "bolt")),
+                .. keeps.Where(k => k.Area.Overlaps(Bays.Members.Items[i].Left, Bays.Members.Items[i].Right)).Select(k => new ClosedStretch(k.Area.Bottom - hole.Half + WayWall.Margin, k.Area.Top + hole.Half - WayWall.Margin, k.Name))])],
         };
         var bends = asked.Route.Conduit is ConduitKind.Emt or ConduitKind.Ent ? 4 : (int?)null;
         return new(kept, from.Place, to.Place, hole, bores ?? hole <= MostHole, bends);
@@ -116,6 +121,6 @@ internal sealed record RouteTask(Surveyed Survey, Bays Bays, WallFeeds Feeds, Sa
     public Way? OnSurface(RouteAsked asked) => asked.From is { } from && asked.To is { } to
         ? SurfaceWay.Of(
             new(Length.Zero, Length.Zero, Wall.Width, Wall.Height),
-            [.. Wall.Features.Where(f => f.Traits.Role is not null && f.Outline != from.Outline && f.Outline != to.Outline).Select(f => f.Outline)], Displays.Items, from.Place, to.Place, Policy.Feeds)
+            [.. Wall.Features.Where(f => f.Traits.Role is not null && f.Outline != from.Outline && f.Outline != to.Outline).Select(f => f.Kind == FeatureKind.Fireplace ? f.Outline.Grown(FromFire) : f.Outline)], Displays.Items, from.Place, to.Place, Policy.Feeds)
         : null;
 }

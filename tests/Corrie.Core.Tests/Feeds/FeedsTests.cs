@@ -221,4 +221,19 @@ public class FeedsTests : IFindingCases
         Assert.Null(PackOut.Of(box, [Thing("a", 15, 4, 1)]));
         Assert.Equal(30, PackOut.LetsOut(box));
     }
+
+    /// <summary>Common practice: what burns keeps 12 in from a fire without limit; a hole keeps off a cable that nobody has followed.</summary>
+    [Fact]
+    public void Ways_keep_from_fires_and_from_cables_that_nobody_has_followed()
+    {
+        var stove = Sheets.Json("""{ "kind": "fireplace", "name": "stove", "left": "66 in", "width": "20 in", "height": "12 in", "depth": "1 in" }""");
+        var surface = Sheets.Plan([.. Fed, ("/walls/w1/features/fire", stove), ("/walls/w1/routes/s/taken", "surface"), ("/items/b2/place/across", "40 in")]).Routes("w1")!.Of("s")!.Chosen!;
+        Assert.True(surface.OnSurface);
+        Assert.All(surface.Moves, m => Assert.False(Rect.Between(Length.Tape(54), Length.Tape(98), Length.Zero, Length.Tape(24)).Grown(Length.FromUnits(-1)).Overlaps(
+            Rect.Between(Length.Min(m.From.X, m.To.X), Length.Max(m.From.X, m.To.X) + Length.FromUnits(1), Length.Min(m.From.Y, m.To.Y), Length.Max(m.From.Y, m.To.Y) + Length.FromUnits(1)))));
+        // An outlet at 87 across, 30 up, its cable not followed: 6 in to each side over the whole height. The stud at 86 is not drilled, and the way goes round or stops.
+        var unknown = Sheets.Json("""{ "kind": "receptacle", "name": "old outlet", "left": "86 in", "bottom": "20 in", "width": "3 in", "height": "4 in" }""");
+        var plan = Sheets.Plan([.. Fed, ("/walls/w1/features/old", unknown), ("/items/b2/place/across", "78 in"), ("/walls/w1/feeds/basement", true)]);
+        Assert.DoesNotContain(plan.Routes("w1")!.Of("s")!.Chosen?.Holes ?? [], h => h.Kind == WayMoveKind.Stud && h.Index == 2);
+    }
 }

@@ -87,6 +87,26 @@ public sealed record GuideText(string What, string Picture, IReadOnlyList<string
                 ("pull", "the force that tries to draw a bolt out of the wall"),
                 ("thread in the wood", "only that part of a screw holds; its tip and what is in the board do not"),
             ]),
+        [WorkStep.Feed] = new(
+            "Bring power and signal behind the display so that nothing is seen, nothing is pinched and nothing is too short. Work at mains is for a licensed electrician under the local code: Corrie prepares it, checks it and keeps the record.",
+            "The wall as if the board were glass: boxes in their bays, a power cable under the floor, a signal cable up its bay",
+            [
+                "Press Bring power or Bring signal: boxes go to the best places that are left, and the cheapest way is found. Blue is where the box that is chosen may go; drag it, or press one of the other places.",
+                "Read why a cheaper way is not allowed. Where nobody has looked into a bay, look as it says, and press that nothing crosses; what does cross is entered in the survey.",
+                "Take the next best way, or the surface, with a press. In a wall that may not be cut there is only the surface.",
+                "Say which cables run there. Lengths follow from port to port, loops and a tenth to spare; the arm's way is counted where there is one.",
+                "On What plugs into what draw a port onto another one. The list says it so that somebody who has never seen the job can follow, and the labels are for both ends.",
+                "Name the site's electrical code, the circuits with their outlets, and who made them dead: off, locked, proved with a tester. Without that record work at mains is a stop that nobody passes.",
+                "Print What is in this wall for whoever drills there next year.",
+            ],
+            [
+                ("bay", "the clear space between two studs"),
+                ("noggin", "a level piece between two studs; it may be a fire block, and a hole in it is sealed again"),
+                ("plate", "of the wall: the piece along its top or bottom; a way to the attic or the basement goes through it"),
+                ("nail plate", "steel over a hole whose edge is near the stud's face, so that no screw finds the cable"),
+                ("raceway", "a duct on the wall's surface"),
+                ("return channel", "the input of a display that gives its sound back to the soundbar"),
+            ]),
         [WorkStep.Site] = new(
             "Make the holes, one at a time, and enter what you find. What is in the wall stays; the rest is planned anew from it.",
             "A phone with one step of the field sheet: drill bolt 1, its two readings in large figures, the plate over two studs",

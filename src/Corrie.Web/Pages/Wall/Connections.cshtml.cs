@@ -32,6 +32,10 @@ public sealed class ConnectionsModel(CurrentUser user) : WallPageModel(user)
     /// <summary>What each cable asks for.</summary>
     public CablePlan? Of(Connection connection) => Job.Plan.Sheet.Walls.SelectMany(w => Job.Plan.Cables(w.Id)?.All ?? []).FirstOrDefault(c => c.Connection.Id == connection.Id);
 
+    /// <summary>Cables that are not there yet, by what and how long.</summary>
+    public IReadOnlyList<(string Name, Length Long, int Count, bool Cut)> ToTake => [.. All.Where(c => c.Bought is null && c.Cable is not null).Select(c => (Cable: c.Cable!, Of(c)?.Buys)).Where(c => c.Buys is not null)
+        .GroupBy(c => (c.Cable.Name, c.Buys!.Value, c.Cable.Sold.Count == 0)).Select(g => (g.Key.Name, g.Key.Value, g.Count(), g.Key.Item3)).OrderBy(t => t.Name, StringComparer.Ordinal).ThenBy(t => t.Value)];
+
     /// <summary>What is wrong with them.</summary>
     public IReadOnlyList<Finding> Wrong => [.. Job.Plan.Findings.Where(f => f.Where.Part.Split('/') is [_, "cables" or "ports" or "sources", ..])];
 
