@@ -133,7 +133,10 @@ public sealed partial class IndexModel(CurrentUser user, TimeProvider time, Form
 
     /// <summary>The things of the wall that the step asks about.</summary>
     public IReadOnlyList<Item> Candidates => Wall is null ? []
-        : [.. Sheet.ThingsOn(Wall).Where(i => Stages.SelectMany(s => s.Parts).Any(p => p.Holder == Holder.Item && p.Of(i.Kind)))];
+        : [.. Sheet.ThingsOn(Wall).Where(i => Stages.SelectMany(s => s.Parts).Any(p => p.Holder == Holder.Item && p.Of(i.Kind))).OrderBy(Rank)];
+
+    // What it is all for comes first, then what carries it, what stands before the wall, what is in it.
+    private static int Rank(Item item) => item.Kind == Core.Catalogue.Display.Kind ? 0 : item.Kind == Core.Catalogue.Mount.Kind ? 1 : 2 + (int)item.Kind.Layer;
 
     /// <summary>The thing that is looked at among them: the one that was chosen, what it hangs on, what hangs on it, or the first.</summary>
     public Item? Selected
@@ -142,7 +145,7 @@ public sealed partial class IndexModel(CurrentUser user, TimeProvider time, Form
         {
             var candidates = Candidates;
             var chosen = Sheet.Item(ItemId);
-            return chosen is null ? candidates.FirstOrDefault(i => i.Kind == Core.Catalogue.Display.Kind) ?? (candidates.Count > 0 ? candidates[0] : null)
+            return chosen is null ? candidates.Count > 0 ? candidates[0] : null
                 : candidates.FirstOrDefault(i => i == chosen)
                 ?? candidates.FirstOrDefault(i => i == Sheet.On(chosen) || Sheet.On(i) == chosen)
                 ?? (candidates.Count > 0 ? candidates[0] : null);
