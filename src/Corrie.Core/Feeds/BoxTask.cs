@@ -40,7 +40,7 @@ internal sealed record BoxTask(
     /// <summary>How deep a box may go, layers and cavity together; null where nobody knows what is behind.</summary>
     public Length? Room => Wall.Kind.Framed() ? Wall.LayersThickness + Wall.StudDepth
         : Wall.Kind == WallKind.Planks ? null
-        : Void is not null ? Wall.StudDepth
+        : Void is { } hollow && Cut is var cut && (cut is not { } placed || (placed.Left >= hollow.Left && placed.Right <= hollow.Right && placed.Bottom >= hollow.Bottom && placed.Top <= hollow.Top)) ? Wall.StudDepth
         : Length.Zero;
 
     /// <summary>In masonry: the former opening, closed with board, whose void takes boxes.</summary>

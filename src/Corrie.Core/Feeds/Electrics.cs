@@ -42,6 +42,17 @@ public enum RuleTopic
     OneCable,
 }
 
+/// <summary>Licences as people write them down.</summary>
+public static class Licences
+{
+    private static readonly string[] None = ["no", "none", "n/a", "na", "not yet", "pending", "unknown", "nil"];
+
+    /// <summary>Whether a licence is named: some letters or figures that do not say that there is none.</summary>
+    /// <param name="licence">What was entered.</param>
+    /// <returns>Whether it is.</returns>
+    public static bool Given(string licence) => licence.Trim() is { Length: > 0 } said && said.Any(char.IsLetterOrDigit) && !None.Contains(said, StringComparer.OrdinalIgnoreCase);
+}
+
 /// <summary>A local rule, recorded by a licensed person.</summary>
 /// <param name="Topic">What it is about.</param>
 /// <param name="Says">What it says, and where that stands.</param>
@@ -50,7 +61,7 @@ public enum RuleTopic
 public sealed record LocalRule(RuleTopic Topic, string Says, string By, string Licence)
 {
     /// <summary>Whether it counts: a rule, by a licensed person by name.</summary>
-    public bool Counts => Says.Trim().Length > 0 && By.Trim().Length > 0 && Licence.Trim().Length > 0;
+    public bool Counts => Says.Trim().Length > 0 && By.Trim().Length > 0 && Licences.Given(Licence);
 }
 
 /// <summary>The record that a circuit is off, locked and dead.</summary>
@@ -65,7 +76,7 @@ public sealed record LocalRule(RuleTopic Topic, string Says, string By, string L
 public sealed record Isolation(string Id, string Circuit, string By, string Licence, bool Off, bool Locked, string Tester, string On)
 {
     /// <summary>Whether it is complete.</summary>
-    public bool Complete => Off && Locked && Tester.Trim().Length > 0 && On.Trim().Length > 0 && By.Trim().Length > 0 && Licence.Trim().Length > 0;
+    public bool Complete => Off && Locked && Tester.Trim().Length > 0 && On.Trim().Length > 0 && By.Trim().Length > 0 && Licences.Given(Licence);
 }
 
 /// <summary>A circuit.</summary>

@@ -85,5 +85,19 @@ public static class InWall
         return all;
     }
 
+    /// <summary>The second line from which a place is read, beside corner and floor: the nearest that will still be there next year and is no member, since those are hidden too.</summary>
+    /// <param name="wall">The wall.</param>
+    /// <param name="axis">Across or up.</param>
+    /// <param name="at">The place, from the left corner or the floor.</param>
+    /// <returns>The line, whether the place is left of or below it, and the reading; the first line itself where there is no other.</returns>
+    public static (Datum Line, bool Back, Length Reads) Beside(Wall wall, Axis axis, Length at)
+    {
+        var first = axis == Axis.Across ? Datum.LeftCorner : Datum.Floor;
+        var loose = wall.Features.Where(f => f.Kind is FeatureKind.Furniture or FeatureKind.Soundbar or FeatureKind.Other).Select(f => f.Id).ToHashSet();
+        var lines = Datum.Of(wall).Where(d => d.Axis == axis).ToList();
+        var line = lines.Where(d => d.Id != first && !d.Id.StartsWith("studs/", StringComparison.Ordinal) && !loose.Contains(d.Id.Split('/')[0])).MinBy(d => ((at - d.At).Abs.Units, d.Id)) ?? lines.First(d => d.Id == first);
+        return (line, at < line.At, (at - line.At).Abs);
+    }
+
     private static (WayEnd Low, WayEnd High) Ends(WayMove move) => (new(Length.Min(move.From.X, move.To.X), Length.Min(move.From.Y, move.To.Y)), new(Length.Max(move.From.X, move.To.X), Length.Max(move.From.Y, move.To.Y)));
 }

@@ -115,6 +115,14 @@ internal static class PowerCheck
 
     private static IEnumerable<Finding> Circuits(PowerTask task)
     {
+        // Which breaker makes it dead has to be certain.
+        foreach (var twice in task.Electrics.Circuits.Items.SelectMany(c => c.Outlets.Items.Select(o => (Outlet: o, Circuit: c))).GroupBy(o => o.Outlet).Where(g => g.Count() > 1 && (g.Key.Split('/') is [var wall, _] ? wall == task.Key : task.First)))
+        {
+            var at = twice.Key.Split('/') is [_, var id] ? task.Wall.Features.FirstOrDefault(f => f.Id == id) : null;
+            yield return FeedFindings.NoSourceOutlet.At(
+                new($"circuits/{twice.Key.Replace('/', '-')}", at?.Centre, at?.Outline.CentreY), $"Find out which breaker the {at?.Name ?? twice.Key} is on: it is entered on {twice.Count()} circuits, {string.Join(" and ", twice.Select(c => c.Circuit.Called))}, and with the wrong one off it is live.");
+        }
+
         if (task.Electrics.Code == ElectricalCode.Other)
         {
             yield break;
@@ -168,7 +176,7 @@ internal static class PowerCheck
         {
             var wired = route.Wired!;
             var part = $"routes/{route.Id}";
-            if (wired.Licence.Trim().Length == 0)
+            if (!Licences.Given(wired.Licence))
             {
                 yield return FeedFindings.NotLicensed.At(new(part + "/licence"), $"Record who holds the licence: {wired.By} is said to have wired {route.Called}, and 0 licences are on record for that.");
             }
@@ -182,7 +190,7 @@ internal static class PowerCheck
             }
         }
 
-        foreach (var record in task.Electrics.Isolations.Items.Where(i => task.First && i.By.Trim().Length > 0 && i.Licence.Trim().Length == 0))
+        foreach (var record in task.Electrics.Isolations.Items.Where(i => task.First && i.By.Trim().Length > 0 && !Licences.Given(i.Licence)))
         {
             yield return FeedFindings.NotLicensed.At(new($"isolations/{record.Id}"), $"Have a licensed electrician isolate it: {record.By} is on record, and 0 licences.");
         }
@@ -196,7 +204,7 @@ internal static class PowerCheck
             {
                 yield return FeedFindings.BuriedJunction.At(spot, $"Bring the wires of the {name} into a box with a blank cover that can be reached{(feature is null ? string.Empty : Phrase.Of($", at {feature.Centre} across, {feature.Outline.CentreY} up"))}: capped and pushed back into the wall nobody gets at them, in 1 place.");
             }
-            else if (feature is { Electrical: true } && device.By.Trim().Length > 0 && device.Licence.Trim().Length == 0)
+            else if (feature is { Electrical: true } && device.By.Trim().Length > 0 && !Licences.Given(device.Licence))
             {
                 yield return FeedFindings.NotLicensed.At(spot, $"Have a licensed electrician do it: the {name} at {feature.Centre} across is to be {Says(device.Fate)} by {device.By}, and no licence is on record.");
             }

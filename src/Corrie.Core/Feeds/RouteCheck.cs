@@ -210,6 +210,16 @@ internal static class RouteCheck
 
     private static IEnumerable<Finding> Separation(RouteTask task, WallRoutes routes, Electrics code)
     {
+        foreach (var (asked, route) in task.Asked.Items.Zip(routes.All))
+        {
+            var (live, other) = (asked.Cables.Items.Where(c => c.Cable.Carries == Signal.Mains).ToList(), asked.Cables.Items.Where(c => c.Cable.Carries != Signal.Mains).ToList());
+            if (live.Count > 0 && other.Count > 0 && !route.Route.Divided)
+            {
+                yield return FeedFindings.Separation.At(
+                    At("mixed", route), $"Give mains and signal a way of their own each: {live[0].Name} with mains and {other[0].Name} run together for {route.Chosen?.Run ?? Length.Zero} on the way for {route.Route.Called}, through the same holes.");
+            }
+        }
+
         foreach (var power in routes.All.Where(r => r.Route.Power))
         {
             foreach (var signal in routes.All.Where(r => !r.Route.Power))

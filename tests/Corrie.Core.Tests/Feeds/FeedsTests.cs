@@ -236,4 +236,13 @@ public class FeedsTests : IFindingCases
         var plan = Sheets.Plan([.. Fed, ("/walls/w1/features/old", unknown), ("/items/b2/place/across", "78 in"), ("/walls/w1/feeds/basement", true)]);
         Assert.DoesNotContain(plan.Routes("w1")!.Of("s")!.Chosen?.Holes ?? [], h => h.Kind == WayMoveKind.Stud && h.Index == 2);
     }
+
+    /// <summary>Common practice: a former opening in masonry has a void, and the stone beside it has none.</summary>
+    [Fact]
+    public void A_void_takes_a_box_and_the_stone_beside_it_does_not()
+    {
+        (string, JsonNode?)[] stone = [.. Fed, ("/walls/w1/kind", "masonry"), ("/walls/w1/features/hatch", Sheets.Json("""{ "kind": "closed-opening", "name": "old hatch", "left": "88 in", "bottom": "40 in", "width": "14 in", "height": "14 in" }"""))];
+        Assert.DoesNotContain(Sheets.Plan(stone).Findings, f => f.Code == "feed.box-too-deep" && f.Where.Part.StartsWith("b1/", StringComparison.Ordinal));
+        Assert.Contains(Sheets.Plan([.. stone, ("/items/b1/place/across", "96 in"), ("/items/b1/place/height", "36 in")]).Findings, f => f.Code == "feed.box-too-deep" && f.Where.Part.StartsWith("b1/", StringComparison.Ordinal));
+    }
 }

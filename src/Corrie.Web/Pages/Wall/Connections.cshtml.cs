@@ -33,8 +33,7 @@ public sealed class ConnectionsModel(CurrentUser user) : WallPageModel(user)
     public CablePlan? Of(Connection connection) => Job.Plan.Sheet.Walls.SelectMany(w => Job.Plan.Cables(w.Id)?.All ?? []).FirstOrDefault(c => c.Connection.Id == connection.Id);
 
     /// <summary>Cables that are not there yet, by what and how long.</summary>
-    public IReadOnlyList<(string Name, Length Long, int Count, bool Cut)> ToTake => [.. All.Where(c => c.Bought is null && c.Cable is not null).Select(c => (Cable: c.Cable!, Of(c)?.Buys)).Where(c => c.Buys is not null)
-        .GroupBy(c => (c.Cable.Name, c.Buys!.Value, c.Cable.Sold.Count == 0)).Select(g => (g.Key.Name, g.Key.Value, g.Count(), g.Key.Item3)).OrderBy(t => t.Name, StringComparer.Ordinal).ThenBy(t => t.Value)];
+    public IReadOnlyList<CableToTake> ToTake => Connecting.ToTake(Job.Plan);
 
     /// <summary>What is wrong with them.</summary>
     public IReadOnlyList<Finding> Wrong => [.. Job.Plan.Findings.Where(f => f.Where.Part.Split('/') is [_, "cables" or "ports" or "sources", ..])];
@@ -92,46 +91,8 @@ public sealed class ConnectionsModel(CurrentUser user) : WallPageModel(user)
             return no;
         }
 
-        var holders = Job.Plan.PortHolders();
-        if (holders.FirstOrDefault(h => h.Key == from) is not { } one || holders.FirstOrDefault(h => h.Key == to) is not { } other || one == other)
-        {
-            return Refuse("A cable runs between two different things with ports. Expected: one of the list for each end.");
-        }
-
-        var (a, b) = (one.Jack(fromPort ?? string.Empty), other.Jack(toPort ?? string.Empty));
-        // What gives is where it comes from, whichever was taken first.
-        if (a is { GivesOut: false } && b is { GivesOut: true })
-        {
-            (one, other, a, b) = (other, one, b, a);
-            (fromPort, toPort) = (toPort, fromPort);
-        }
-
-        if ((one.Jacks.Items.Count > 0 && a is null) || (other.Jacks.Items.Count > 0 && b is null))
-        {
-            var (holder, typed) = a is null && one.Jacks.Items.Count > 0 ? (one, fromPort) : (other, toPort);
-            return Refuse($"The {holder.Name} has no port '{typed}'. Expected: {string.Join(", ", holder.Jacks.Items.Select(j => j.Name))}.");
-        }
-
-        var key = Enumerable.Range(1, 400).Select(n => $"k{n}").First(k => All.All(c => c.Id != k));
-        var cable = new JsonObject { ["from"] = one.Key, ["to"] = other.Key };
-        void Set(string member, string? value)
-        {
-            if (!string.IsNullOrEmpty(value))
-            {
-                cable[member] = value;
-            }
-        }
-
-        Set("fromPort", a?.Name ?? fromPort);
-        Set("toPort", b?.Name ?? toPort);
-        // Through the wall, where a way for signal leads behind the display.
-        var display = new[] { other, one }.FirstOrDefault(h => h.Kind == "display");
-        if (a?.Carries != Signal.Mains && display is not null && Job.Plan.Sheet.Wall(display.Wall) is { } wall && (wall.Get(CableRoute.Part) ?? []).FirstOrDefault(r => !r.Power && new[] { r.From, r.To }.Any(e => e == display.Key || Job.Plan.Sheet.Item(e)?.For == display.Key)) is { } way)
-        {
-            Set("via", $"{wall.Id}/{way.Id}");
-        }
-
-        return await Append([new($"/{Connection.Part.Name}/{key}", cable)]);
+        var (change, problem) = Connecting.Connect(Job.Plan, from ?? string.Empty, fromPort ?? string.Empty, to ?? string.Empty, toPort ?? string.Empty);
+        return change is null ? Refuse(problem) : await Append([change]);
     }
 
     /// <summary>Chooses a cable from the catalogue.</summary>

@@ -23,20 +23,11 @@ public sealed class InWallModel(CurrentUser user) : WallPageModel(user)
     /// <summary>The address of the picture of the wall with the plan on it; null where there is no squared photo.</summary>
     public string? Photo => Wall is not null && PlanOnPhoto.Version(Job.Plan, Wall.Id) is { Length: > 0 } version ? $"/jobs/{Id}/photo?wall={Wall.Id}&handler=Composed&v={version}-{Job.Ledger.Seq}" : null;
 
-    /// <summary>The two lines that a place across is read from: the left corner, and the nearest edge of something that stays.</summary>
-    public (Datum Near, bool Back, Length Reads) Beside(Length x) => Nearest(Axis.Across, x, Datum.LeftCorner);
+    /// <summary>The line beside the left corner from which a place across is read.</summary>
+    public (Datum Line, bool Back, Length Reads) Beside(Length x) => InWall.Beside(Survey!.Wall, Axis.Across, x);
 
-    /// <summary>The second line that a height is read from, beside the floor.</summary>
-    public (Datum Near, bool Back, Length Reads) Under(Length y) => Nearest(Axis.Up, y, Datum.Floor);
-
-    // The other one is nearest by, and no member: those are hidden themselves.
-    private (Datum, bool, Length) Nearest(Axis axis, Length at, string first)
-    {
-        // What stands there may be gone next year.
-        var loose = Survey!.Wall.Features.Where(f => f.Kind is FeatureKind.Furniture or FeatureKind.Soundbar or FeatureKind.Other).Select(f => f.Id).ToHashSet();
-        var datum = Datum.Of(Survey.Wall).Where(d => d.Axis == axis && d.Id != first && !d.Id.StartsWith("studs/", StringComparison.Ordinal) && !loose.Contains(d.Id.Split('/')[0])).MinBy(d => ((at - d.At).Abs.Units, d.Id));
-        return datum is null ? (Datum.Of(Survey.Wall).First(d => d.Id == first), false, at) : (datum, at < datum.At, (at - datum.At).Abs);
-    }
+    /// <summary>The line beside the floor from which a height is read.</summary>
+    public (Datum Line, bool Back, Length Reads) Under(Length y) => InWall.Beside(Survey!.Wall, Axis.Up, y);
 
     /// <summary>Shows it.</summary>
     public IActionResult OnGet() => Open() ? Page() : NotFound();
