@@ -60,6 +60,8 @@ public sealed class RolesAndRoutesTests : IDisposable
         ["POST /jobs/{id:long}/connections?handler=Test"] = ("/jobs/6/connections?handler=Test", Crew),
         ["GET /jobs/{id:long}/labels"] = ("/jobs/6/labels", SignedIn),
         ["GET /jobs/{id:long}/in-wall"] = ("/jobs/6/in-wall", SignedIn),
+        ["GET /jobs/{id:long}/electrician"] = ("/jobs/6/electrician", SignedIn),
+        ["GET /jobs/{id:long}/routes"] = ("/jobs/6/routes", Crew),
         ["GET /jobs/{id:long}/packing"] = ("/jobs/6/packing", SignedIn),
         ["GET /jobs/{id:long}/history"] = ("/jobs/6/history", SignedIn),
         ["GET /jobs/{id:long}/photo"] = ("/jobs/6/photo", SignedIn),

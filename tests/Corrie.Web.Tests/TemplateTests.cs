@@ -14,8 +14,6 @@ public sealed class TemplateTests(Site site) : IClassFixture<Site>
 
     [Theory]
     [InlineData(Site.MapRoom, "whole")]
-    [InlineData(Site.Office, "whole")]
-    [InlineData(Site.Corridor, "whole")]
     [InlineData(Site.Office, "letter")]
     [InlineData(Site.Corridor, "a4")]
     public async Task Holes_and_rulers_are_true_to_a_tenth_of_a_millimetre(long job, string paper)

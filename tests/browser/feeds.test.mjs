@@ -103,3 +103,20 @@ test('both ends of every cable have a label, and what is in the wall is listed w
   }
   await page.context().close();
 });
+
+test('ways stand side by side with their holes, and one press takes another', async () => {
+  const page = await site.as('ines');
+  await page.goto(site.base + '/jobs/6/routes');
+  const taken = page.locator('[data-way="taken"]').first();
+  assert.match(await taken.innerText(), /cheapest that is allowed/);
+  await page.locator('[data-way="Next"], [data-way="Surface"]').first().locator('button').click();
+  await page.waitForURL('**/feed**');
+  await page.goto(site.base + '/jobs/6/routes');
+  assert.doesNotMatch(await page.locator('[data-way="taken"]').first().innerText(), /cheapest that is allowed/);
+  await page.locator('[data-way="Cheapest"] button').first().click();
+  await page.waitForURL('**/feed**');
+  await page.goto(site.base + '/jobs/6/routes');
+  assert.match(await page.locator('[data-way="taken"]').first().innerText(), /cheapest that is allowed/);
+  assert.equal(page.faults.length, 0);
+  await page.context().close();
+});

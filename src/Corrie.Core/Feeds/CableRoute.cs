@@ -40,6 +40,9 @@ public enum WayTaken
 public sealed record CableRoute(
     string Id, string Name, string From, string To, bool Power, WayTaken Taken, ConduitKind Conduit, string? Trade, Length? SaidHole, Same<CableRating> Places, Cable? Mains, string Shares, bool Divided, Wired? Wired, Place Here)
 {
+    /// <summary>Inside of the raceway that is taken, width and height; null where nobody has chosen one.</summary>
+    public (Length Wide, Length High)? Raceway { get; init; }
+
     /// <summary>What people call it, or by what it brings.</summary>
     public string Called => Name.Length > 0 ? Name : Power ? "power" : "signal";
 
@@ -61,7 +64,10 @@ public sealed record CableRoute(
             m.Text("shares", "the way whose raceway or tube it shares, by its key", 24),
             m.Yes("divided", "whether a divider keeps them apart there"),
             m.Part("wired", Feeds.Wired.Form),
-            m.Here);
+            m.Here)
+        {
+            Raceway = m.MaybeLength("racewayWide", "on the surface: inside width of the raceway", LengthRange.UpTo(Length.Tape(12))) is { } wide && m.MaybeLength("racewayHigh", "on the surface: inside height of the raceway", LengthRange.UpTo(Length.Tape(12))) is { } high ? (wide, high) : null,
+        };
     });
 
     /// <summary>The ways of a wall.</summary>

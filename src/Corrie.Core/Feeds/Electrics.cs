@@ -121,8 +121,11 @@ public sealed record Circuit(string Id, string Breaker, double Amperes, double V
 /// <param name="Rules">Local rules.</param>
 /// <param name="Circuits">Circuits.</param>
 /// <param name="Isolations">When circuits were dead.</param>
+/// <param name="Dwelling">Whether people live there; null where nobody has said.</param>
+/// <param name="Permit">The permit's number, or who said that none is needed; empty where nobody has asked.</param>
+/// <param name="Inspection">When a wall is inspected before it is closed, or who said that none is; empty where nobody has asked.</param>
 /// <param name="Here">Where it stands in the document.</param>
-public sealed record Electrics(string Country, ElectricalCode? Code, string CodeName, Same<LocalRule> Rules, Same<Circuit> Circuits, Same<Isolation> Isolations, Place Here)
+public sealed record Electrics(string Country, ElectricalCode? Code, string CodeName, Same<LocalRule> Rules, Same<Circuit> Circuits, Same<Isolation> Isolations, bool? Dwelling, string Permit, string Inspection, Place Here)
 {
     private static readonly GroupShape<LocalRule> RuleForm = new("a local rule", m => new LocalRule(
         m.Need("topic", new ChoiceShape<RuleTopic>("what it is about")),
@@ -160,6 +163,9 @@ public sealed record Electrics(string Country, ElectricalCode? Code, string Code
         new(m.Map("rules", "local rules, recorded by a licensed person", RuleForm, 40)),
         new(m.Map("circuits", "circuits", CircuitForm, 40)),
         new(m.Map("isolations", "circuits that were made dead", IsolationForm, 100)),
+        m.Maybe("dwelling", new YesNoShape("whether people live there")),
+        m.Text("permit", "permit: its number, or who said that none is needed", 120),
+        m.Text("inspection", "inspection before a wall is closed: when, or who said that none is needed", 120),
         m.Here)), always: true);
 
     /// <summary>Whether a rule of NFPA 70 counts here, or a licensed person has recorded what does.</summary>

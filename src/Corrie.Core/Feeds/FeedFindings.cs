@@ -236,12 +236,18 @@ public static class FeedFindings
         "what is allowed leads from one end of a cable to the other nowhere",
         "The cable cannot be brought there as it is planned.", Source.Arithmetic);
 
+    /// <summary>Brackets too weak for the box.</summary>
+    public static readonly FindingKind BracketLoad = new(
+        Stage, "feed.bracket-load", Severity.Stop, "Brackets too weak for the box",
+        "the brackets of a box behind a display carry less than it weighs",
+        "It falls behind the display and takes the cables along.", Source.Arithmetic);
+
     /// <summary>All of them, in the order of the catalogue.</summary>
     public static IReadOnlyList<FindingKind> All { get; } =
     [
         CordInWall, BuriedJunction, NotIsolated, NotLicensed, BoxOnMember, BayTooNarrow, BoxShows, BoxUnderPlate, WingSpace, BoxTooDeep, DeviceBehind,
         LocalRule, Droop, HeightsDiffer, Separation, StudBored, FireBlock, FireRated, Rating, Fill, PlugDoesNotPass, Bends, BendRadius, TooShort,
         TooFar, ArmSlack, Pinch, NoInput, NoReturnChannel, NoSourceOutlet, CircuitLoad, VoltageDrop, BoxFill, TooWarm, WireMap, Tenant, BayUnknown,
-        NoWay,
+        NoWay, BracketLoad,
     ];
 }

@@ -21,6 +21,7 @@ public sealed class FeedsStage : IStage
     internal static readonly Result<WallCables> Cables = new("cables");
 
     private static readonly Result<Said> OfDevices = new("devices behind displays");
+    internal static readonly Result<HiddenBox> OfHidden = new("hidden");
     private static readonly Result<Said> OfPorts = new("ports");
     private static readonly Result<Said> OfPower = new("power");
 
@@ -49,6 +50,15 @@ public sealed class FeedsStage : IStage
             }
 
             Devices(plan, wall, surveyed);
+            foreach (var (item, box) in JobFeeds.HiddenOn(plan, wall))
+            {
+                plan.Work(OfHidden, item.Id, wall.Id, box, static (work, input) =>
+                {
+                    work.Add(input.Check());
+                    return input;
+                });
+            }
+
             if (!job.Begun(wall))
             {
                 continue;
@@ -195,6 +205,8 @@ public sealed class FeedsStage : IStage
             : routes.FirstOrDefault(r => r.Route.Power && r.Bundle.Cables.Count == 0) is { } bare ? Phrase.Of($"the mains cable of {bare.Route.Called}")
             : cables.FirstOrDefault(c => c.Connection.Cable is null) is { } unknown ? Phrase.Of($"which cable {unknown.Connection.Says} is")
             : cables.FirstOrDefault(c => c.Way is null) is { } nowhere ? Phrase.Of($"where {nowhere.Connection.Says} runs")
+            : JobFeeds.HiddenOn(plan, wall).FirstOrDefault(h => h.Box.Stands.Carries is null) is { Item: not null } hung ? Phrase.Of($"what the brackets of the {hung.Item.Name} carry")
+            : wall.Get(WallFeeds.Part)?.Devices.Items.FirstOrDefault(d => d.Fate is DeviceFate.Blanked or DeviceFate.PushedBack && d.Meets.Trim().Length == 0 && plan.Survey(wall.Id)!.Wall.Features.Any(f => f.Id == d.Of && f.Kind == FeatureKind.SignalPlate)) is { } unmet ? Phrase.Of($"how what the {plan.Survey(wall.Id)!.Wall.Features.First(f => f.Id == unmet.Of).Name} gave is met now")
             : job.HasMains(wall) && electrics.Code is null ? "which electrical code holds here"
             : job.HasMains(wall) && electrics.Circuits.Items.FirstOrDefault(c => c.Other is null) is { } circuit ? Phrase.Of($"what else runs on {circuit.Called}")
             : job.HasMains(wall) && things.FirstOrDefault(t => t.Product is IWired { Watts: null } && (t.Kind == Display.Kind || job.IsFed(t))) is { } thirsty ? Phrase.Of($"how many watts the {thirsty.Name} takes")
@@ -244,6 +256,13 @@ public static class FeedsResults
     /// <param name="box">Key of the box.</param>
     /// <returns>The places; null where it is none.</returns>
     public static BoxPlaces? Box(this IResults plan, string box) => plan.Get(FeedsStage.Boxes, box);
+
+    /// <summary>Where a device on brackets behind a display is.</summary>
+    /// <param name="plan">The plan.</param>
+    /// <param name="item">Key of the device.</param>
+    /// <returns>Its outline on the wall, and where its two brackets sit across; null where it is none.</returns>
+    public static (Rect Outline, Length Left, Length Right)? Hidden(this IResults plan, string item) =>
+        plan.Get(FeedsStage.OfHidden, item)?.Outline is { } outline ? (outline, outline.Left + HiddenBox.BracketInside, outline.Right - HiddenBox.BracketInside) : null;
 
     /// <summary>The ways of a wall.</summary>
     /// <param name="plan">The plan.</param>

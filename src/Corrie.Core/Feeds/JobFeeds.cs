@@ -64,6 +64,22 @@ internal sealed class JobFeeds
     public IReadOnlyList<EnclosedDevice> In(Item box) =>
         [.. sheet.Items.Where(i => i.Product is Thing && i.Get(Stands.Part)?.In == box.Id).Select(i => (Item: i, Thing: (Thing)i.Product!)).Select(d => new EnclosedDevice(d.Item.Name, d.Thing.Width, d.Thing.Height, d.Thing.Depth, d.Thing.Watts))];
 
+    /// <summary>Devices on brackets behind displays of a wall.</summary>
+    /// <param name="plan">The plan so far.</param>
+    /// <param name="wall">The wall.</param>
+    /// <returns>Each with its display; those whose display has no place yet are left out.</returns>
+    public static IEnumerable<(Item Item, HiddenBox Box)> HiddenOn(IResults plan, WallSheet wall)
+    {
+        foreach (var item in plan.Sheet.Items.Where(i => i.Product is Thing && i.Kind != Display.Kind))
+        {
+            if (item.Get(Stands.Part) is { In.Length: > 0 } stands && plan.Sheet.Item(stands.In) is { Product: Display } display && ReferenceEquals(plan.Sheet.WallOf(display), wall)
+                && plan.Placement(display.Id) is { } placed && Behind(plan, display, placed.Outer) is { } behind)
+            {
+                yield return (item, new(item.Name, (Thing)item.Product!, stands, behind, plan.Sheet.Policy));
+            }
+        }
+    }
+
     /// <summary>What a display hides.</summary>
     /// <param name="plan">The plan so far.</param>
     /// <param name="item">The display.</param>

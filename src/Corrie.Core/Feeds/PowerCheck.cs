@@ -226,7 +226,10 @@ internal static class PowerCheck
         }
     }
 
-    private static string Says(RuleTopic topic) => topic switch
+    /// <summary>What a rule is about, and where NFPA 70 has it.</summary>
+    /// <param name="topic">The topic.</param>
+    /// <returns>In words.</returns>
+    internal static string Says(RuleTopic topic) => topic switch
     {
         RuleTopic.BoxFill => "how full a box may be (NFPA 70 314.16)",
         RuleTopic.Separation => "how far power and signal keep apart (NFPA 70 800.133)",

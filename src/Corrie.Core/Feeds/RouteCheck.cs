@@ -163,6 +163,9 @@ internal static class RouteCheck
         _ => "under ground",
     };
 
+    // Of what a raceway has inside (common practice): its cover closes without force.
+    private const double RacewayShare = 0.4;
+
     private static IEnumerable<Finding> Tube(RouteAsked asked, RoutePlan plan, Electrics code)
     {
         if (plan.Bundle.Cables.Count == 0)
@@ -171,6 +174,16 @@ internal static class RouteCheck
         }
 
         var (bundle, name) = (plan.Bundle, plan.Route.Called);
+        if (plan is { Chosen.OnSurface: true, Route.Raceway: { } raceway })
+        {
+            var (taken, room, thick) = (bundle.Area, raceway.Wide.Inches * raceway.High.Inches, bundle.Cables.Max(c => c.Diameter));
+            if (taken > room * RacewayShare || thick > Length.Min(raceway.Wide, raceway.High))
+            {
+                yield return FeedFindings.Fill.At(
+                    At("fill", plan), $"Take a larger raceway: {bundle.Cables.Count} {(bundle.Cables.Count == 1 ? "cable takes" : "cables take")} {taken / room * 100:0} % of {raceway.Wide:fine} by {raceway.High:fine} for {name}, the thickest is {thick:fine}, and {RacewayShare * 100:0} % are usual; its maker's table prevails.");
+            }
+        }
+
         if (plan.Conduit is { } tube)
         {
             var what = $"{tube.Trade} in {(tube.Kind == ConduitKind.Emt ? "steel tube" : "plastic tube")}";

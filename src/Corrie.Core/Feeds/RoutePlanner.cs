@@ -39,41 +39,31 @@ internal static class RoutePlanner
 
         void Single(RouteAsked asked)
         {
-            var found = task.Inside(asked, task.Feeds) is { } way ? new WaySearch(way, task.Policy.Feeds).Found() : default;
-            plans[asked.Route.Id] = Finished(task, asked, Choose(task, asked, found.Best ?? Against(task, asked), found.Next, task.OnSurface(asked)));
+            Alone(asked, task.Inside(asked, task.Feeds));
+        }
+
+        void Alone(RouteAsked asked, WayAsked? way)
+        {
+            var search = way is null ? null : new WaySearch(way, task.Policy.Feeds);
+            var found = search?.Found() ?? default;
+            plans[asked.Route.Id] = Finished(task, asked, way, search, Choose(task, asked, found.Best ?? Against(task, way), found.Next, task.OnSurface(asked)));
         }
 
         void Together(RouteAsked power, RouteAsked signal)
         {
-            if (task.Inside(power, task.Feeds) is not { } p || task.Inside(signal, task.Feeds) is not { } s)
+            var (p, s) = (task.Inside(power, task.Feeds), task.Inside(signal, task.Feeds));
+            // One of them on the surface has nothing of the other beside it: each by itself. So it is where they cannot go together, and what is wrong with that is said.
+            var both = p is null || s is null || !Allowed(task, power).Inside || !Allowed(task, signal).Inside ? null : WayFinder.Two(p, s, task.Policy.Feeds);
+            proven &= both?.Proven ?? true;
+            if (both?.Best is not [{ } first, { } second])
             {
-                Single(power);
-                Single(signal);
+                Alone(power, p);
+                Alone(signal, s);
                 return;
             }
 
-            var figures = task.Policy.Feeds;
-            var (mine, other) = (Allowed(task, power), Allowed(task, signal));
-            if (!mine.Inside || !other.Inside)
-            {
-                // One of them is on the surface, where nothing of the other is: each by itself.
-                Single(power);
-                Single(signal);
-                return;
-            }
-
-            var both = WayFinder.Two(p, s, figures);
-            proven &= both.Proven;
-            if (both.Best is not [{ }, { }])
-            {
-                // Not together: each by itself, and what is wrong with that is said.
-                Single(power);
-                Single(signal);
-                return;
-            }
-
-            plans[power.Route.Id] = Finished(task, power, Choose(task, power, both.Best[0], both.Next[0], task.OnSurface(power)));
-            plans[signal.Route.Id] = Finished(task, signal, Choose(task, signal, both.Best[1], both.Next[1], task.OnSurface(signal)));
+            plans[power.Route.Id] = Finished(task, power, p, null, Choose(task, power, first, both.Next[0], task.OnSurface(power)));
+            plans[signal.Route.Id] = Finished(task, signal, s, null, Choose(task, signal, second, both.Next[1], task.OnSurface(signal)));
         }
     }
 
@@ -97,14 +87,15 @@ internal static class RoutePlanner
     };
 
     // Where only a hole that is too large for the studs leads there, or more bends than a tube may have, that is planned and said.
-    private static Way? Against(RouteTask task, RouteAsked asked) => task.Inside(asked, task.Feeds) is not { } way ? null
+    private static Way? Against(RouteTask task, WayAsked? way) => way is null ? null
         : WayFinder.One(way with { MostBends = null }, task.Policy.Feeds).Best[0] ?? WayFinder.One(way with { Bores = true }, task.Policy.Feeds).Best[0] ?? WayFinder.One(way with { Bores = true, MostBends = null }, task.Policy.Feeds).Best[0];
 
     private static (Way? Chosen, Way? Next, List<Way> Others) Choose(RouteTask task, RouteAsked asked, Way? best, Way? next, Way? surface)
     {
         var (inside, _) = Allowed(task, asked);
-        // A raceway is the other way wherever it is not the one that is taken.
-        var all = new[] { inside ? best : null, inside ? next : null, surface }.OfType<Way>().OrderBy(w => w.Cost).ToList();
+        // A raceway is the other way wherever it is not the one that is taken; where it is, what the wall would allow is beside it.
+        var through = inside || task.Shut is null;
+        var all = new[] { through ? best : null, through ? next : null, surface }.OfType<Way>().OrderBy(w => w.Cost).ToList();
         var chosen = asked.Route.Taken switch
         {
             WayTaken.Inside => best,
@@ -116,14 +107,13 @@ internal static class RoutePlanner
         return (chosen, others.FirstOrDefault(), [.. others.Skip(1)]);
     }
 
-    private static RoutePlan Finished(RouteTask task, RouteAsked asked, (Way? Chosen, Way? Next, List<Way> Others) ways)
+    private static RoutePlan Finished(RouteTask task, RouteAsked asked, WayAsked? way, WaySearch? search, (Way? Chosen, Way? Next, List<Way> Others) ways)
     {
         var bundle = RouteTask.BundleOf(asked);
         var hole = RouteTask.HoleOf(asked);
         var bored = ways.Chosen?.Holes.Count(h => h.Kind == WayMoveKind.Stud) ?? 0;
         var plates = (task.Wall.StudDepth - hole).Half < RouteTask.PlateBelow ? bored * 2 : 0;
-        var way = task.Inside(asked, task.Feeds);
-        var search = way is null || ways.Chosen is null ? null : new WaySearch(way, task.Policy.Feeds);
+        search = way is null || ways.Chosen is null ? null : search ?? new WaySearch(way, task.Policy.Feeds);
         return new(
             asked.Route, asked.From?.Place, asked.To?.Place, bundle, hole, RouteTask.ConduitOf(asked.Route, bundle), ways.Chosen, ways.Next, ways.Others,
             ways.Chosen is { } chosen ? [.. Refused(task, asked, way, search, chosen)] : [], ways.Chosen is { OnSurface: false } inside && search is not null ? [.. Questions(task, asked, search, inside)] : [], plates);

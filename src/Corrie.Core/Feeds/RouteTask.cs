@@ -54,10 +54,18 @@ internal sealed record RouteTask(Surveyed Survey, Bays Bays, WallFeeds Feeds, Sa
         : null;
 
     /// <summary>Share of a stud's depth that a hole may take: IRC R602.6, from memory. What nobody has said counts as bearing.</summary>
-    public double Share => Feeds.Bearing == false ? 0.6 : 0.4;
+    public double Share => ShareOf(Feeds.Bearing);
 
     /// <summary>The largest hole in a stud.</summary>
-    public Length MostHole => Wall.Kind == WallKind.SteelStuds ? PunchedHole : Length.Min(Wall.StudDepth * Share, Wall.StudDepth - (EdgeLeft * 2));
+    public Length MostHole => Wall.Kind == WallKind.SteelStuds ? PunchedHole : MostIn(Wall.StudDepth, Feeds.Bearing);
+
+    /// <summary>The largest hole in a wood stud: a share of its depth, and wood left beside it on both sides.</summary>
+    /// <param name="depth">How deep the stud is.</param>
+    /// <param name="bearing">Whether it carries; null counts as yes.</param>
+    /// <returns>The hole's diameter.</returns>
+    public static Length MostIn(Length depth, bool? bearing) => Length.Min(depth * ShareOf(bearing), depth - (EdgeLeft * 2));
+
+    private static double ShareOf(bool? bearing) => bearing == false ? 0.6 : 0.4;
 
     /// <summary>Wood that stays between a hole and a stud's edge: IRC R602.6, from memory.</summary>
     public static readonly Length EdgeLeft = Length.Tape(0, 5, 8);

@@ -185,11 +185,12 @@ internal static class WayFinder
         foreach (var piece in graph.Told(best).Holes.Select(h => h.Piece).Distinct())
         {
             var without = (bool[])closed.Clone();
-            for (var i = 0; i < without.Length; i++)
+            var (start, end) = graph.Of(piece.Index);
+            for (var i = start; i < end; i++)
             {
                 var step = graph.Steps[i];
-                without[i] |= step.Index == piece.Index && (step.Kind == piece.Kind
-                    || (piece.Kind == WayMoveKind.Noggin && step.Kind == WayMoveKind.AlongBay && graph.Rows[step.Row].Units < piece.Y && graph.Rows[step.Row + 1].Units >= piece.Y));
+                without[i] |= step.Kind == piece.Kind
+                    || (piece.Kind == WayMoveKind.Noggin && step.Kind == WayMoveKind.AlongBay && graph.Rows[step.Row].Units < piece.Y && graph.Rows[step.Row + 1].Units >= piece.Y);
             }
 
             if (graph.Shortest(without, under: found?.Cost ?? double.PositiveInfinity) is { } way && graph.Cost(way) is var cost && (found is null || cost < found.Value.Cost))
@@ -222,7 +223,16 @@ internal static class WayFinder
         [Other(graphs[0], ways[0], Both(closed[0], meets.With(1, ways[1]))), Other(graphs[1], ways[1], Both(closed[1], meets.With(0, ways[0])))],
         proven);
 
-    private static bool[] Both(bool[] a, bool[] b) => [.. a.Zip(b, (x, y) => x || y)];
+    private static bool[] Both(bool[] a, bool[] b)
+    {
+        var both = (bool[])a.Clone();
+        for (var i = 0; i < both.Length; i++)
+        {
+            both[i] |= b[i];
+        }
+
+        return both;
+    }
 
     private sealed record Try(IReadOnlyList<int>[] Ways, bool[][] Without, double Cost);
 
@@ -234,8 +244,24 @@ internal static class WayFinder
         /// <summary>The steps of the other graph that meet a way.</summary>
         public bool[] With(int which, IReadOnlyList<int> way)
         {
-            var mine = way.Select(n => graphs[which].Steps[n]).Where(s => s.Kind == WayMoveKind.Stud || (narrow[s.Index] && s.Kind is WayMoveKind.AlongBay or WayMoveKind.TopPlate or WayMoveKind.BottomPlate)).ToLookup(s => (s.Kind, s.Index));
-            return graphs[1 - which].Mark(s => mine.Contains((s.Kind, s.Index)) && mine[(s.Kind, s.Index)].Any(m => Conflict(m, s)));
+            var other = graphs[1 - which];
+            var met = new bool[other.Steps.Count];
+            foreach (var number in way)
+            {
+                var mine = graphs[which].Steps[number];
+                if (mine.Kind != WayMoveKind.Stud && !narrow[mine.Index])
+                {
+                    continue;
+                }
+
+                var (start, end) = other.Of(mine.Index);
+                for (var i = start; i < end; i++)
+                {
+                    met[i] |= Conflict(mine, other.Steps[i]);
+                }
+            }
+
+            return met;
         }
 
         public int Count(IReadOnlyList<int> a, IReadOnlyList<int> b)
@@ -246,14 +272,12 @@ internal static class WayFinder
 
         public (int Mine, int Its)? First(IReadOnlyList<int> a, IReadOnlyList<int> b)
         {
-            foreach (var mine in a)
+            var met = With(0, a);
+            foreach (var its in b)
             {
-                foreach (var its in b)
+                if (met[its])
                 {
-                    if (Conflict(graphs[0].Steps[mine], graphs[1].Steps[its]))
-                    {
-                        return (mine, its);
-                    }
+                    return (a.First(mine => Conflict(graphs[0].Steps[mine], graphs[1].Steps[its])), its);
                 }
             }
 

@@ -34,6 +34,7 @@ internal sealed class WayGraph
     private readonly double[] line;
     private readonly double[] y;
     private readonly List<WayStep> steps = [];
+    private readonly int[] firstOf;
     private readonly int[] begins;
     private readonly int[] leaving;
     private readonly double[] best;
@@ -56,6 +57,7 @@ internal sealed class WayGraph
         y = [.. rows.Select(r => r.Inches)];
         attic = bays.Count * rows.Count;
         basement = attic + bays.Count;
+        firstOf = new int[bays.Count + 1];
         Lay(bays.Count);
         var places = basement + bays.Count;
         begins = new int[places + 1];
@@ -107,6 +109,11 @@ internal sealed class WayGraph
 
         return [.. all.Distinct().Order()];
     }
+
+    /// <summary>The steps along a bay, through its plates and through the member at its right.</summary>
+    /// <param name="index">The bay's number.</param>
+    /// <returns>The first of them, and the one after the last, by their numbers.</returns>
+    public (int From, int To) Of(int index) => (firstOf[index], firstOf[index + 1]);
 
     /// <summary>Which steps are left out of a search.</summary>
     /// <param name="which">Says so of a step.</param>
@@ -363,10 +370,11 @@ internal sealed class WayGraph
         var (top, bottom) = (figures.Cost(figures.TopPlate) + (figures.Cost(figures.Attic) / 2), figures.Cost(figures.BottomPlate) + (figures.Cost(figures.Basement) / 2));
         var (count, height) = (Rows.Count, wall.Height);
         Length[] rows = [.. Rows];
-        steps.EnsureCapacity(3 * bays * count);
+        steps.EnsureCapacity(2 * bays * (count + 2));
         bool[] clear = [], next = wall.Of(0).ClearAt(rows);
         for (var bay = 0; bay < bays; bay++)
         {
+            firstOf[bay] = steps.Count;
             var here = wall.Of(bay);
             clear = next;
             for (var row = 0; row + 1 < count; row++)
@@ -406,5 +414,7 @@ internal sealed class WayGraph
             steps.Add(new(WayMoveKind.Attic, bay, 0, attic + bay, attic + bay + 1, open * across));
             steps.Add(new(WayMoveKind.Basement, bay, 0, basement + bay, basement + bay + 1, open * across));
         }
+
+        firstOf[bays] = steps.Count;
     }
 }

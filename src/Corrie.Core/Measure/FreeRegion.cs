@@ -35,11 +35,10 @@ public sealed record FreeRegion(IReadOnlyList<FreeWindow> Windows)
         for (var i = 0; i < edges.Count; i++)
         {
             var x = edges[i];
-            slabs.Add(Slab(bounds, solid, x, x, b => b.Left < x && b.Right > x, parents));
+            slabs.Add(Slab(bounds, solid, x, x, parents));
             if (i + 1 < edges.Count)
             {
-                var next = edges[i + 1];
-                slabs.Add(Slab(bounds, solid, x, next, b => b.Left <= x && b.Right >= next, parents));
+                slabs.Add(Slab(bounds, solid, x, edges[i + 1], parents));
             }
         }
 
@@ -70,7 +69,7 @@ public sealed record FreeRegion(IReadOnlyList<FreeWindow> Windows)
     /// <returns>The part; null where it is not free.</returns>
     public FreeWindow? At(Length x, Length y) => Windows.FirstOrDefault(w => w.Holds(x, y));
 
-    private static List<Piece> Slab(Rect bounds, List<Rect> solid, Length left, Length right, Func<Rect, bool> blocks, List<int> parents)
+    private static List<Piece> Slab(Rect bounds, List<Rect> solid, Length left, Length right, List<int> parents)
     {
         var pieces = new List<Piece>();
         void Free(Length from, Length to)
@@ -80,8 +79,14 @@ public sealed record FreeRegion(IReadOnlyList<FreeWindow> Windows)
         }
 
         var free = bounds.Bottom;
-        foreach (var block in solid.Where(blocks))
+        foreach (var block in solid)
         {
+            // Along a line what has it as an edge blocks nothing of it.
+            if (left == right ? block.Left >= left || block.Right <= left : block.Left > left || block.Right < right)
+            {
+                continue;
+            }
+
             if (block.Bottom >= free && block.Bottom <= bounds.Top)
             {
                 Free(free, block.Bottom);

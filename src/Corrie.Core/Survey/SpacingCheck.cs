@@ -107,8 +107,8 @@ internal static class SpacingCheck
         {
             for (var s = 0; s < Starts; s++)
             {
-                var off = (centre - (spacing * s / Starts)) % spacing;
-                one[s] = off > spacing / 2 ? off - spacing : off < -spacing / 2 ? off + spacing : off;
+                var steps = (centre / spacing) - ((double)s / Starts);
+                one[s] = spacing * (steps - Math.Round(steps));
             }
 
             TensorPrimitives.Multiply(one, one, one);

@@ -48,6 +48,7 @@ public class FeedsTests : IFindingCases
         One("feed.box-on-member", "/items/b1/place/across", "88 11/16 in", "88 3/4 in"),
         One("feed.wing-space", "/items/b1/place/across", "89 11/16 in", "89 3/4 in", ("/items/b1/product/wings", "1 in")),
         One("feed.bay-too-narrow", "/items/b1/product/openingWidth", "14 9/16 in", "14 1/2 in", ("/items/b1/place/across", "94 in"), ("/items/b1/product/width", "15 in"), ("/items/d1/product/ports", null), ("/connections/k2/toPort", null), ("/connections/k3/toPort", null)),
+        One("feed.bracket-load", "/items/p1/product/mass", "3.1 lb", "3 lb", ("/items/p1/product/depth", "1 1/2 in"), ("/items/p1/stands", Sheets.Json("""{ "in": "d1", "across": "94 in", "up": "36 in", "sockets": "up", "carries": "3 lb" }"""))),
         // 2 in inside the display, whose top is at 58: half of the box is 2 1/2 in.
         One("feed.box-shows", "/items/b1/place/height", "53 9/16 in", "53 1/2 in"),
         // The plate ends at 88 across and begins at 43 15/16 up.
@@ -132,6 +133,49 @@ public class FeedsTests : IFindingCases
 
     private static (string Code, (string, JsonNode?)[] Has, (string, JsonNode?)[] Just) One(string code, string path, JsonNode? has, JsonNode? just, params (string, JsonNode?)[] besides) =>
         (code, [.. Fed, .. besides, (path, has)], [.. Fed, .. besides, (path, just)]);
+
+    /// <summary>
+    /// A box of 10 x 2 in on brackets behind the display (53 3/4 to 102 1/4 across, 30 to 58 up, 1 1/2 in parked): each way in which it cannot be there is
+    /// said, and what just has none is not.
+    /// </summary>
+    [Theory]
+    [InlineData("feed.box-too-deep", "depth", "1 9/16 in")]
+    [InlineData("feed.box-shows", "up", "32 15/16 in")]
+    [InlineData("feed.box-shows", "up", "53 9/16 in")]
+    [InlineData("feed.box-shows", "across", "60 11/16 in")]
+    [InlineData("feed.box-under-plate", "across", "92 15/16 in")]
+    [InlineData("feed.droop", "sockets", "down")]
+    public void A_box_behind_a_display_is_hidden_clear_of_the_plate_and_not_pressed_on(string code, string member, string value)
+    {
+        (string, JsonNode?)[] Job(params (string, JsonNode?)[] more) => [.. Fed, ("/items/b1", null), ("/items/b3", null), ("/walls/w1/routes", null), ("/connections", null), ("/items/d1/product/ports", null), ("/items/p1/product/depth", "1 1/2 in"),
+            ("/items/p1/stands", Sheets.Json("""{ "in": "d1", "across": "93 in", "up": "45 in", "sockets": "up", "carries": "5 lb" }""")), .. more];
+
+        // Left of the plate, low, and high: everything just fits.
+        foreach (var (across, up) in new[] { ("93 in", "45 in"), ("94 in", "33 in"), ("94 in", "53 1/2 in"), ("60 3/4 in", "35 in") })
+        {
+            Assert.DoesNotContain(Sheets.Plan(Job(("/items/p1/stands/across", across), ("/items/p1/stands/up", up))).Findings, f => f.Where.Part.StartsWith("p1/hidden", StringComparison.Ordinal));
+        }
+
+        var wrong = Sheets.Plan(Job((member == "depth" ? "/items/p1/product/depth" : "/items/p1/stands/" + member, value))).Findings.Where(f => f.Where.Part.StartsWith("p1/hidden", StringComparison.Ordinal)).ToList();
+        Assert.Contains(wrong, f => f.Kind.Code == code);
+        // What is offered puts it where nothing is in its way.
+        foreach (var remedy in wrong.SelectMany(f => f.Remedies))
+        {
+            Assert.DoesNotContain(Sheets.Plan([.. Job((member == "depth" ? "/items/p1/product/depth" : "/items/p1/stands/" + member, value)), .. remedy.Changes.Select(c => (c.Path, c.Value))]).Findings, f => f.Kind.Code == code && f.Where.Part.StartsWith("p1/hidden", StringComparison.Ordinal));
+        }
+    }
+
+    /// <summary>Two cables of 1/4 in take 0.098 square inches: 39.3 % of 1/2 x 1/2 in, and 44.9 % of 1/2 x 7/16 in; 40 % are usual (common practice). One of 0.6 in goes into nothing of 1/2 in.</summary>
+    [Theory]
+    [InlineData("1/2 in", "1/4 in", false)]
+    [InlineData("7/16 in", "1/4 in", true)]
+    [InlineData("3 in", "0.6 in", true)]
+    public void A_raceway_is_not_stuffed(string wide, string thick, bool full)
+    {
+        var plan = Sheets.Plan([.. Fed, ("/walls/w1/routes/s/taken", "surface"), ("/walls/w1/routes/s/racewayWide", wide), ("/walls/w1/routes/s/racewayHigh", "1/2 in"), ("/connections/k3/cable/diameter", thick),
+            ("/connections/k4", Sheets.Json("""{ "from": "p1", "to": "d1", "via": "w1/s", "cable": { "name": "second", "carries": "network", "diameter": "1/4 in", "ratings": ["in-wall"] } }"""))]);
+        Assert.Equal(full, plan.Findings.Any(f => f.Kind == FeedFindings.Fill));
+    }
 
     [Fact]
     public void The_plain_wall_with_power_and_signal_is_clear()

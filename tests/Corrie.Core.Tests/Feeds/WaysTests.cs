@@ -26,7 +26,8 @@ public class WaysTests
     {
         var random = new Random(1501);
         var (none, attic, basement, round) = (0, 0, 0, 0);
-        for (var n = 0; n < 2000; n++)
+        var walls = Study.Size(2000, 400);
+        for (var n = 0; n < walls; n++)
         {
             var plan = Sketch.Random(random, random.Next(2, 8), random.Next(50, 90), 30);
             var (from, to) = (plan.End(random), plan.End(random));
@@ -46,7 +47,7 @@ public class WaysTests
             round += found.Moves.Count(m => m.Kind == WayMoveKind.AlongBay) > 2 ? 1 : 0;
         }
 
-        Assert.True(none > 20 && attic > 150 && basement > 150 && round > 100, $"{none}, {attic}, {basement}, {round}");
+        Assert.True(none > walls / 100 && attic > walls / 14 && basement > walls / 14 && round > walls / 20, $"{none}, {attic}, {basement}, {round}");
     }
 
     [Fact]
@@ -54,7 +55,8 @@ public class WaysTests
     {
         var random = new Random(1502);
         var (apart, met, none, other, bent) = (2 + 0.5, 0, 0, 0, 0);
-        for (var n = 0; n < 500; n++)
+        var walls = Study.Size(500, 100);
+        for (var n = 0; n < walls; n++)
         {
             var plan = Sketch.Random(random, 4, random.Next(13, 16), 6);
             var (a, b) = ((From: plan.End(random), To: plan.End(random)), (From: plan.End(random), To: plan.End(random)));
@@ -99,7 +101,7 @@ public class WaysTests
             bent += bending is null || bending.Cost > alone.Cost + 1e-6 ? 1 : 0;
         }
 
-        Assert.True(met > 20 && none > 20 && other > 150 && bent > 60, $"{met}, {none}, {other}, {bent}");
+        Assert.True(met > walls / 25 && none > walls / 25 && other > walls / 4 && bent > walls / 9, $"{met}, {none}, {other}, {bent}");
     }
 
     /// <summary>A way as the test tries it: what it goes through at which height, and where it runs up and down.</summary>

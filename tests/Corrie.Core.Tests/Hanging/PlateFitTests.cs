@@ -9,11 +9,12 @@ namespace Corrie.Core.Tests.Hanging;
 public class PlateFitTests
 {
     [Fact]
-    public void Five_thousand_random_walls_mounts_and_displays_have_no_better_place_on_a_fine_grid()
+    public void Random_walls_mounts_and_displays_have_no_better_place_on_a_fine_grid()
     {
         var (both, neither, narrow, nothing) = (0, 0, 0, 0);
         var random = new Random(20261127);
-        for (var n = 0; n < 5000; n++)
+        var walls = Study.Size(5000, 1000);
+        for (var n = 0; n < walls; n++)
         {
             var fit = Fit.Random(random);
             var found = PlateSearch.Best(fit.Question);
@@ -32,7 +33,7 @@ public class PlateFitTests
         }
 
         // Both answers are asked often, and the two agree; 'narrow' are windows between two points of the grid, judged above by the same independent judge.
-        Assert.True(both > 1000 && neither > 1000 && nothing > 100, $"{both} feasible, {neither} not, {narrow} only between the grid's points, {nothing} hold nothing");
+        Assert.True(both > walls / 5 && neither > walls / 5 && nothing > walls / 50, $"{both} feasible, {neither} not, {narrow} only between the grid's points, {nothing} hold nothing");
     }
 
     [Theory]

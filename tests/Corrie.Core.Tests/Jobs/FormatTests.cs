@@ -74,12 +74,12 @@ public class FormatTests
         Assert.NotNull(sheet.Item("m1")!.Product);
     }
 
-    /// <summary>Files broken in structure and in bytes go through reader and planner without an exception: 10,000, and 100,000 by <c>bench/run broken</c>.</summary>
+    /// <summary>Files broken in structure and in bytes go through reader and planner without an exception: 4,000, and 100,000 by <c>bench/run studies</c>.</summary>
     [Fact]
     public void Broken_files_never_crash_reader_or_planner()
     {
         string[] sound = [.. DemoFiles.Select(d => File.ReadAllText(Repository.File("src/Corrie.Web/Demo/" + d))), JobFile.Write(Sheets.Document()), JobFile.Write(Many())];
-        var each = Environment.GetEnvironmentVariable("CORRIE_FULL") is null ? 2_500 : 25_000;
+        var each = Study.Size(25_000, 1_000);
         var counts = Enumerable.Range(0, 4).AsParallel().Select(part =>
         {
             var broken = new BrokenFiles(sound, 20261125 + part);

@@ -82,6 +82,42 @@ public class ElectricalTests
         Assert.Equal(drop, Circuit.Drop(Length.Tape(720), 8, gauge)!.Value, 0.005);
     }
 
+    /// <summary>IRC R602.6, from memory: 40 % of a stud that carries or stands outside, 60 % of another, and 5/8 in of wood on both sides. What nobody has said carries.</summary>
+    [Theory]
+    [InlineData(3.5, true, 1.4)]
+    [InlineData(3.5, null, 1.4)]
+    [InlineData(3.5, false, 2.1)]
+    [InlineData(5.5, true, 2.2)]
+    [InlineData(5.5, false, 3.3)]
+    [InlineData(2.5, true, 1.0)]
+    [InlineData(2.5, false, 1.25)]
+    [InlineData(7.25, false, 4.35)]
+    public void Largest_hole_in_a_stud(double depth, bool? bearing, double most) => Assert.Equal(most, RouteTask.MostIn(Length.FromInches(depth), bearing).Inches, 0.0001);
+
+    /// <summary>What an electrician is asked for follows from who lives there, from the code, and from what is on record.</summary>
+    [Fact]
+    public void An_electrician_is_asked_by_the_code_that_holds()
+    {
+        var job = System.Text.Json.Nodes.JsonNode.Parse(File.ReadAllText(Repository.File("src/Corrie.Web/Demo/map-room.json")))!.AsObject();
+        IReadOnlyList<ElectricianAsk> Asks(params (string Path, System.Text.Json.Nodes.JsonNode? Value)[] changes)
+        {
+            foreach (var (path, value) in changes)
+            {
+                Corrie.Core.Format.Pointer.Set(job, path, value);
+            }
+
+            return ElectricianAsks.Of(Corrie.Core.Jobs.Planner.Plan(Corrie.Core.Jobs.JobForm.Read(job).Sheet)).Asks;
+        }
+
+        Assert.Contains(Asks(("/electrics/code", "nfpa70"), ("/electrics/dwelling", true)), a => a.Source == "NFPA 70 210.12" && a.Met == true);
+        Assert.Contains(Asks(("/electrics/circuits/c1/arcProtected", false)), a => a.Source == "NFPA 70 210.12" && a.Met is null);
+        Assert.DoesNotContain(Asks(("/electrics/dwelling", false)), a => a.Source == "NFPA 70 210.12");
+        Assert.Equal("P-11, by Ines", Asks(("/electrics/permit", "P-11, by Ines"))[0].On);
+        // Another code: none of its figures are known, so each is asked of the licensed person.
+        Assert.All(Asks(("/electrics/code", "other"), ("/electrics/codeName", "the valley's code")), a => Assert.DoesNotContain("NFPA", a.Source));
+        Assert.Empty(ElectricianAsks.Of(Sheets.Plan()).Asks);
+    }
+
     /// <summary>TIA-568, from memory: the two pair orders.</summary>
     [Fact]
     public void Pair_orders()

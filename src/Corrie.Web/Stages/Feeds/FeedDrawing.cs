@@ -87,6 +87,27 @@ public static class FeedDrawing
         }
     }
 
+    /// <summary>Devices on brackets behind displays, with their brackets.</summary>
+    public static void Hidden(Canvas canvas)
+    {
+        foreach (var item in canvas.Plan.Sheet.Items)
+        {
+            if (canvas.Plan.Hidden(item.Id) is not var (outline, left, right) || canvas.Plan.Sheet.Item(item.Get(Stands.Part)!.In) is not { } display || canvas.Plan.Sheet.WallOf(display)?.Id != canvas.Look.Wall)
+            {
+                continue;
+            }
+
+            var (svg, frame) = (canvas.Svg, canvas.Frame);
+            frame.Rect(svg, "hidden-box", outline, 1);
+            foreach (var x in new[] { left, right })
+            {
+                svg.Line("hidden-bracket", frame.X(x), frame.Y(outline.Bottom) + 4, frame.X(x), frame.Y(outline.Top) - 4);
+            }
+
+            svg.Words("hidden-name", frame.X(outline.CentreX), frame.Y(outline.CentreY) + 4, item.Name);
+        }
+    }
+
     /// <summary>Raceways over the wall.</summary>
     public static void Surface(Canvas canvas)
     {
@@ -143,7 +164,15 @@ public static class FeedDrawing
     private static (double X, double Y) Middle(Canvas canvas, WayMove move, bool power) =>
         ((canvas.Frame.X(move.From.X) + canvas.Frame.X(move.To.X)) / 2 + (move.From.X == move.To.X ? Side(power) : 0), (canvas.Frame.Y(move.From.Y) + canvas.Frame.Y(move.To.Y)) / 2);
 
-    private static void Line(Canvas canvas, Way way, string look, bool power)
+    private static void Line(Canvas canvas, Way way, string look, bool power) => Line(canvas.Svg, canvas.Frame, way, look, power);
+
+    /// <summary>A way as a line.</summary>
+    /// <param name="svg">Where it is drawn.</param>
+    /// <param name="frame">Where things of the wall lie.</param>
+    /// <param name="way">The way.</param>
+    /// <param name="look">How it looks.</param>
+    /// <param name="power">Whether it carries power.</param>
+    internal static void Line(Svg svg, Frame frame, Way way, string look, bool power)
     {
         if (way.Moves.Count == 0)
         {
@@ -152,7 +181,7 @@ public static class FeedDrawing
 
         var side = way.OnSurface ? 0 : Side(power);
         var points = new List<(double X, double Y)>();
-        void To(WayEnd end, double dx) => points.Add((canvas.Frame.X(end.X) + dx, canvas.Frame.Y(end.Y)));
+        void To(WayEnd end, double dx) => points.Add((frame.X(end.X) + dx, frame.Y(end.Y)));
         To(way.Moves[0].From, side);
         foreach (var move in way.Moves)
         {
@@ -160,8 +189,8 @@ public static class FeedDrawing
             var off = move.Kind == WayMoveKind.Attic ? -9 : move.Kind == WayMoveKind.Basement ? 9 : 0;
             if (off != 0)
             {
-                points.Add((canvas.Frame.X(move.From.X) + side, canvas.Frame.Y(move.From.Y) + off));
-                points.Add((canvas.Frame.X(move.To.X) + side, canvas.Frame.Y(move.To.Y) + off));
+                points.Add((frame.X(move.From.X) + side, frame.Y(move.From.Y) + off));
+                points.Add((frame.X(move.To.X) + side, frame.Y(move.To.Y) + off));
             }
             else
             {
@@ -169,6 +198,6 @@ public static class FeedDrawing
             }
         }
 
-        canvas.Svg.Open("polyline", $"{look} {(power ? "power" : "signal")}", [("points", string.Join(' ', points.Select(p => $"{Svg.Trim(p.X)},{Svg.Trim(p.Y)}")))], close: true);
+        svg.Open("polyline", $"{look} {(power ? "power" : "signal")}", [("points", string.Join(' ', points.Select(p => $"{Svg.Trim(p.X)},{Svg.Trim(p.Y)}")))], close: true);
     }
 }

@@ -26,6 +26,7 @@ public sealed class FeedView : StageView
     [
         new(Drawings.Behind, Depth.Plates, FeedDrawing.Windows),
         new(Drawings.Behind, Depth.Bolts, FeedDrawing.Inside),
+        new(Drawings.Behind, Depth.Plates, FeedDrawing.Hidden),
         new(Drawings.Front | Drawings.Behind, Depth.Framing, FeedDrawing.Surface),
         new(Drawings.Front | Drawings.Behind, Depth.Lines, FeedDrawing.SurfaceNames),
     ];
@@ -60,6 +61,19 @@ public static class FeedWords
     /// <param name="end">Key of a box or of what is on the wall.</param>
     public static string End(JobPlan plan, string wall, string end) =>
         plan.Sheet.Item(end) is { } item ? FieldText.Uncapital(item.Name) : plan.Survey(wall)?.Wall.Features.FirstOrDefault(f => f.Id == end)?.Name ?? (end.Length == 0 ? "end that is not said" : end);
+
+    /// <summary>How long a way takes.</summary>
+    /// <param name="way">The way.</param>
+    public static string Hours(Way way) => way.Minutes < 60 ? $"{way.Minutes:0} min" : string.Create(System.Globalization.CultureInfo.InvariantCulture, $"{way.Minutes / 60:0.#} h");
+
+    /// <summary>What a submit sends to have another way taken.</summary>
+    /// <param name="route">What the way is for.</param>
+    /// <param name="taken">Which way.</param>
+    public static string Taken(RoutePlan route, WayTaken taken) => Pages.Wall.IndexModel.Sent(route.Route.Here.Set("taken", (System.Text.Json.Nodes.JsonNode?)taken.Word()));
+
+    /// <summary>What is drilled for a way, in short.</summary>
+    /// <param name="hole">The move that drills it.</param>
+    public static string Drilled(WayMove hole) => hole.Kind switch { WayMoveKind.Stud => "stud", WayMoveKind.Noggin => "noggin", WayMoveKind.TopPlate => "top plate", _ => "bottom plate" };
 
     /// <summary>The moves of a way, from end to end.</summary>
     /// <param name="way">The way.</param>
