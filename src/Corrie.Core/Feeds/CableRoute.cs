@@ -48,6 +48,8 @@ public sealed record CableRoute(
 
     private static readonly GroupShape<CableRoute> Form = new("a cable's way", m =>
     {
+        var wide = m.MaybeLength("racewayWide", "on the surface: inside width of the raceway", LengthRange.UpTo(Length.Tape(12)));
+        var high = m.MaybeLength("racewayHigh", "on the surface: inside height of the raceway", LengthRange.UpTo(Length.Tape(12)));
         var power = m.Or("carries", new WordShape("what it brings: signal or power", "signal", "power"), "signal") == "power";
         return new CableRoute(
             m.Key,
@@ -66,7 +68,7 @@ public sealed record CableRoute(
             m.Part("wired", Feeds.Wired.Form),
             m.Here)
         {
-            Raceway = m.MaybeLength("racewayWide", "on the surface: inside width of the raceway", LengthRange.UpTo(Length.Tape(12))) is { } wide && m.MaybeLength("racewayHigh", "on the surface: inside height of the raceway", LengthRange.UpTo(Length.Tape(12))) is { } high ? (wide, high) : null,
+            Raceway = wide is { } across && high is { } up ? (across, up) : null,
         };
     });
 

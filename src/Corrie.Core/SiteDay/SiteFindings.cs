@@ -44,6 +44,48 @@ public static class SiteFindings
         "no place of the plate brings its holes over all holes that hold",
         "A bolt is in the wall that the plate cannot be put on.", Source.Arithmetic);
 
+    /// <summary>Too few people for the lift.</summary>
+    public static readonly FindingKind Lift = new(
+        Stage, "site.lift", Severity.Stop, "Too few people for the lift",
+        "nobody has put as many people on an install visit as it takes to lift what hangs",
+        "A back is hurt, or the display falls.", Source.Published("NIOSH 94-110, HSE INDG143"));
+
+    /// <summary>An earlier install that nobody has looked at.</summary>
+    public static readonly FindingKind Earlier = new(
+        Stage, "site.earlier-install", Severity.Stop, "Earlier install not shown to hold",
+        "a mount that somebody else put up is used again, and nobody has seen it held by members with nothing moving",
+        "What hangs on anchors in the board falls when it is touched.", Source.CommonPractice);
+
+    /// <summary>Never powered on before it hung.</summary>
+    public static readonly FindingKind NotTested = new(
+        Stage, "site.not-tested-on-receipt", Severity.Caution, "Not powered on before it was hung",
+        "a display hangs, and nobody has powered it on while it could still be returned",
+        "A dead display is found on the wall, after the day for returns.", Source.CommonPractice);
+
+    /// <summary>Parts that are missing.</summary>
+    public static readonly FindingKind PartsMissing = new(
+        Stage, "site.parts-missing", Severity.Stop, "Parts are missing",
+        "something was not in its box, does not work, or is the client's and not there",
+        "The day ends with half an install.", Source.CommonPractice);
+
+    /// <summary>Done in the wrong order.</summary>
+    public static readonly FindingKind Order = new(
+        Stage, "site.order", Severity.Stop, "Done in the wrong order",
+        "the first hole is made before plate and boxes are laid out together, or a wall is closed before its photo or its inspection; a caution where a display hangs before its power is in",
+        "What is behind cannot be reached or looked at any more.", Source.CommonPractice);
+
+    /// <summary>Extra work that nobody approved.</summary>
+    public static readonly FindingKind ChangeNotApproved = new(
+        Stage, "site.change-not-approved", Severity.Stop, "Extra work not approved",
+        "work beyond what was agreed has begun, and the client has not approved it by name",
+        "Nobody pays for it, and nobody wanted it.", Source.CommonPractice);
+
+    /// <summary>An incident that is not closed.</summary>
+    public static readonly FindingKind IncidentOpen = new(
+        Stage, "site.incident-open", Severity.Stop, "Incident not looked into",
+        "a shock, a drop or a near miss is on record without its cause, or without what was checked after it",
+        "It happens again, with somebody under it.", Source.CommonPractice);
+
     /// <summary>All of them, in the order of the catalogue.</summary>
-    public static IReadOnlyList<FindingKind> All { get; } = [HoleUnused, HoldPoint, CheckFails, ProofMissing, Level, Centre];
+    public static IReadOnlyList<FindingKind> All { get; } = [HoleUnused, HoldPoint, CheckFails, ProofMissing, Level, Centre, Lift, Earlier, NotTested, PartsMissing, Order, ChangeNotApproved, IncidentOpen];
 }

@@ -1,5 +1,6 @@
 using System.Text.Json.Nodes;
 using Corrie.Core.Catalogue;
+using Corrie.Core.Feeds;
 using Corrie.Core.Findings;
 using Corrie.Core.Fixing;
 using Corrie.Core.Hanging;
@@ -37,6 +38,7 @@ public sealed record SiteResult(string Mount, Mass Proof, int Made, int Planned,
 public sealed class SiteStage : IStage
 {
     private static readonly Result<SiteResult> Result = new("site day");
+    private static readonly Result<Said> OfDay = new("day");
 
     /// <inheritdoc/>
     public StageId Id => SiteFindings.Stage;
@@ -45,7 +47,7 @@ public sealed class SiteStage : IStage
     public WorkStep Step => WorkStep.Site;
 
     /// <inheritdoc/>
-    public IReadOnlyList<Part> Parts { get; } = [SettingOut.Part, OpenChoice.Part];
+    public IReadOnlyList<Part> Parts { get; } = [SettingOut.Part, OpenChoice.Part, Receipt.Part, EarlierInstall.Part, Visit.Part, ChangeOrder.Part, Incident.Part, ToolOut.Part, ClientSupplied.Part, DayTick.Part];
 
     /// <inheritdoc/>
     public IReadOnlyList<FindingKind> Kinds => SiteFindings.All;
@@ -69,7 +71,44 @@ public sealed class SiteStage : IStage
                 return result;
             });
         }
+
+        Day(plan);
     }
+
+    private static void Day(PlanBuilder plan)
+    {
+        var sheet = plan.Sheet;
+        IReadOnlyList<T> All<T>(Part<IReadOnlyList<T>> part) => sheet.Get(part) ?? [];
+        foreach (var wall in sheet.Walls.Where(w => plan.Survey(w.Id) is not null))
+        {
+            var things = sheet.ThingsOn(wall).ToList();
+            var displays = new List<DayDisplay>();
+            foreach (var item in things)
+            {
+                if (item.Product is not Display display || plan.Placement(item.Id) is not { } placed || sheet.On(item) is not { } mount)
+                {
+                    continue;
+                }
+
+                var built = mount.Get(Built.Part);
+                var bare = plan.Routes(wall.Id)?.All.FirstOrDefault(r => r.Route is { Power: true, Wired: null } && r.To is { } end && placed.Outer.Holds(end.X, end.Y));
+                displays.Add(new(item.Id, item.Name, placed.Outer, Lifting.Of(display.Mass, display, placed.Outer, sheet.Policy), display.Mass, built?.Hung is not null, built?.Holes.Any(h => h.Holds) == true, bare?.Route.Called ?? string.Empty));
+            }
+
+            var received = things.Where(t => t.Get(Receipt.Part) is not null).Select(t => new DayThing(t.Id, t.Name, t.Get(Receipt.Part)!, t.Get(EarlierInstall.Part))).ToList();
+            var unplaced = things.Where(t => t.Kind == WallBox.Kind && plan.Placement(t.Id) is null).Select(t => t.Name).ToList();
+            plan.Work(
+                OfDay, wall.Id, wall.Id,
+                new DayTask(wall.Id, ReferenceEquals(wall, sheet.Walls[0]), new(displays), new(received), new(unplaced), new(All(Visit.Part)), new(All(ChangeOrder.Part)), new(All(Incident.Part)), new(All(ClientSupplied.Part)), new(All(DayTick.Part)), sheet.Get(Electrics.Part)!.Inspection),
+                static (work, input) =>
+                {
+                    work.Add(DayCheck.Of(input));
+                    return new Said();
+                });
+        }
+    }
+
+    private sealed record Said;
 
     /// <inheritdoc/>
     public StageReport Report(IResults plan, WallSheet? wall)

@@ -6,6 +6,7 @@ using Corrie.Core.Planning;
 using Corrie.Core.Survey;
 using Corrie.Web.Drawing;
 using Corrie.Web.Forms;
+using Corrie.Web.Jobs;
 
 namespace Corrie.Web.Stages.Feeds;
 
@@ -64,7 +65,7 @@ public static class FeedWords
 
     /// <summary>How long a way takes.</summary>
     /// <param name="way">The way.</param>
-    public static string Hours(Way way) => way.Minutes < 60 ? $"{way.Minutes:0} min" : string.Create(System.Globalization.CultureInfo.InvariantCulture, $"{way.Minutes / 60:0.#} h");
+    public static string Hours(Way way) => Words.Hours(way.Minutes);
 
     /// <summary>What a submit sends to have another way taken.</summary>
     /// <param name="route">What the way is for.</param>

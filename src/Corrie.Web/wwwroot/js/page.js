@@ -1,4 +1,5 @@
 // What every page does: no-script buttons away, keys, live changes, and the wall.
+import { aloud } from './aloud.js';
 import { addresses, withQuery } from './address.js';
 import { ask } from './ask.js';
 import { photo } from './photo.js';
@@ -9,6 +10,7 @@ import { say, tell } from './said.js';
 import { slots } from './slots.js';
 import { thrown } from './throw.js';
 import { typed } from './typed.js';
+import { follows } from './follows.js';
 import { again, unsent } from './unsent.js';
 import { wall } from './wall.js';
 import { when } from './when.js';
@@ -200,3 +202,6 @@ thrown();
 pictures();
 slots();
 plug();
+aloud();
+follows();
+document.addEventListener('renewed', aloud);

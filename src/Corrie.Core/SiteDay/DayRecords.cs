@@ -1,0 +1,216 @@
+using Corrie.Core.Catalogue;
+using Corrie.Core.Format;
+using Corrie.Core.Measure;
+using Corrie.Core.Planning;
+
+namespace Corrie.Core.SiteDay;
+
+/// <summary>What a visit is for.</summary>
+public enum VisitFor
+{
+    /// <summary>The wall is surveyed.</summary>
+    Survey,
+
+    /// <summary>A licensed electrician works at mains.</summary>
+    Electrician,
+
+    /// <summary>Things are put up.</summary>
+    Install,
+
+    /// <summary>The client is shown everything, and signs.</summary>
+    HandOver,
+}
+
+/// <summary>A visit.</summary>
+/// <param name="Id">Its key.</param>
+/// <param name="On">Its day, as year, month and day.</param>
+/// <param name="For">What it is for.</param>
+/// <param name="People">Who comes.</param>
+/// <param name="Note">What else is to know.</param>
+public sealed record Visit(string Id, string On, VisitFor For, Same<string> People, string Note)
+{
+    /// <summary>The visits of a job.</summary>
+    public static Part<IReadOnlyList<Visit>> Part { get; } = new(Holder.Job, "visits", new MapShape<Visit>("visits", new GroupShape<Visit>("a visit", m => new Visit(
+        m.Key,
+        m.Need("on", new TextShape("its day, such as 2026-11-27", 20)),
+        m.Choice("for", "what it is for", VisitFor.Install),
+        new([.. (m.Part("people", new ListShape<string>("who comes", new TextShape("a name", 60), 12, ListText.Commas("Tom, Ines"))) ?? []).Select(p => p.Trim()).Where(p => p.Length > 0).Distinct(StringComparer.OrdinalIgnoreCase)]),
+        m.Text("note", "what else is to know", 200))), 40));
+}
+
+/// <summary>How a thing came out of its box.</summary>
+/// <param name="Opened">Whether it was opened, and its parts counted against the list.</param>
+/// <param name="Missing">What is missing; empty for nothing.</param>
+/// <param name="Works">Whether it was powered on once while it could still be returned; null where nobody has, false where it did not work.</param>
+/// <param name="Serial">Its serial number.</param>
+/// <param name="By">Who looked.</param>
+/// <param name="Here">Where it stands in the document.</param>
+public sealed record Receipt(bool Opened, string Missing, bool? Works, string Serial, string By, Place Here)
+{
+    /// <summary>How a thing came out of its box.</summary>
+    public static Part<Receipt> Part { get; } = new(
+        Holder.Item, "receipt", new GroupShape<Receipt>("how it came out of its box", m => new Receipt(
+            m.Yes("opened", "whether its parts were counted against the list"),
+            m.Text("missing", "what is missing", 200),
+            m.Maybe("works", new YesNoShape("whether it worked when it was powered on once")),
+            m.Text("serial", "its serial number", 60),
+            m.Text("by", "who looked", 80),
+            m.Here)),
+        kind => kind.Word is "display" or "mount" or "soundbar" or "device", always: true);
+}
+
+/// <summary>What holds a mount that somebody else put up.</summary>
+public enum EarlierHold
+{
+    /// <summary>Bolts in studs, or in sound masonry.</summary>
+    InMembers,
+
+    /// <summary>Anchors in the board alone.</summary>
+    InBoard,
+
+    /// <summary>Nobody can see it.</summary>
+    NotSeen,
+}
+
+/// <summary>A mount that somebody else put up: what is added hangs on it too.</summary>
+/// <param name="Held">What holds it; null where nobody has looked.</param>
+/// <param name="Moves">Whether anything moves; null where nobody has tried.</param>
+/// <param name="By">Who looked behind.</param>
+public sealed record EarlierInstall(EarlierHold? Held, bool? Moves, string By)
+{
+    /// <summary>What is known of it; nothing for a mount of one's own.</summary>
+    public static Part<EarlierInstall> Part { get; } = new(
+        Holder.Item, "earlier", new GroupShape<EarlierInstall>("put up by somebody else", m => new EarlierInstall(
+            m.Maybe("held", new ChoiceShape<EarlierHold>("what holds it, seen from behind")),
+            m.Maybe("moves", new YesNoShape("whether anything moves")),
+            m.Text("by", "who looked behind", 80))),
+        kind => kind == Mount.Kind);
+}
+
+/// <summary>Whether a client agreed.</summary>
+public enum Agreed
+{
+    /// <summary>Nobody has asked.</summary>
+    Open,
+
+    /// <summary>Yes.</summary>
+    Approved,
+
+    /// <summary>No: it is not done, and what is unsafe is not put back into use.</summary>
+    Refused,
+}
+
+/// <summary>Work beyond what was agreed, for what was found on site.</summary>
+/// <param name="Id">Its key.</param>
+/// <param name="Says">What was found, and what is to be done.</param>
+/// <param name="Hours">More hours; null where nobody has said.</param>
+/// <param name="Price">What it costs, in the company's money; null where nobody has said.</param>
+/// <param name="State">What the client said.</param>
+/// <param name="Signed">The name that was signed, drawn or typed.</param>
+/// <param name="On">When.</param>
+/// <param name="Begun">Whether the work has begun.</param>
+/// <param name="Unsafe">Whether what was found is unsafe as it is.</param>
+public sealed record ChangeOrder(string Id, string Says, double? Hours, double? Price, Agreed State, string Signed, string On, bool Begun, bool Unsafe)
+{
+    /// <summary>Whether somebody has agreed to it by name.</summary>
+    public bool Approved => State == Agreed.Approved && Signed.Trim().Length > 0;
+
+    /// <summary>The change orders of a job.</summary>
+    public static Part<IReadOnlyList<ChangeOrder>> Part { get; } = new(Holder.Job, "changeOrders", new MapShape<ChangeOrder>("work beyond what was agreed", new GroupShape<ChangeOrder>("a change order", m => new ChangeOrder(
+        m.Key,
+        m.Need("says", new TextShape("what was found, and what is to be done", 400)),
+        m.Maybe("hours", new NumberShape("more hours", 0, 1000)),
+        m.Maybe("price", new NumberShape("what it costs, in the company's money", 0, 10_000_000)),
+        m.Choice("state", "what the client said", Agreed.Open),
+        m.Text("signed", "the name that was signed", 80),
+        m.Text("on", "when", 40),
+        m.Yes("begun", "whether the work has begun"),
+        m.Yes("unsafe", "whether what was found is unsafe as it is"))), 60));
+}
+
+/// <summary>What happened.</summary>
+public enum IncidentKind
+{
+    /// <summary>An electric shock.</summary>
+    Shock,
+
+    /// <summary>Something fell.</summary>
+    Drop,
+
+    /// <summary>It nearly happened.</summary>
+    NearMiss,
+
+    /// <summary>Something else.</summary>
+    Other,
+}
+
+/// <summary>A shock, a drop, a near miss.</summary>
+/// <param name="Id">Its key.</param>
+/// <param name="Kind">What happened.</param>
+/// <param name="Says">In words.</param>
+/// <param name="Cause">Why.</param>
+/// <param name="Checked">What was checked after it.</param>
+/// <param name="By">Who recorded it.</param>
+/// <param name="On">When.</param>
+public sealed record Incident(string Id, IncidentKind Kind, string Says, string Cause, string Checked, string By, string On)
+{
+    /// <summary>Whether its cause is known, and what followed from it was looked at by somebody by name.</summary>
+    public bool Closed => Cause.Trim().Length > 0 && Checked.Trim().Length > 0 && By.Trim().Length > 0;
+
+    /// <summary>The incidents of a job.</summary>
+    public static Part<IReadOnlyList<Incident>> Part { get; } = new(Holder.Job, "incidents", new MapShape<Incident>("shocks, drops, near misses", new GroupShape<Incident>("an incident", m => new Incident(
+        m.Key,
+        m.Choice("kind", "what happened", IncidentKind.NearMiss),
+        m.Need("says", new TextShape("in words", 400)),
+        m.Text("cause", "why", 200),
+        m.Text("checked", "what was checked after it", 200),
+        m.Text("by", "who recorded it", 80),
+        m.Text("on", "when", 40))), 60));
+}
+
+/// <summary>A tool that was taken along.</summary>
+/// <param name="Id">Its key.</param>
+/// <param name="Name">What it is.</param>
+/// <param name="Hired">Whether it is hired, and has to go back.</param>
+/// <param name="Out">Who took it.</param>
+/// <param name="Back">Who brought it back; empty as long as nobody has.</param>
+public sealed record ToolOut(string Id, string Name, bool Hired, string Out, string Back)
+{
+    /// <summary>The tools of a job.</summary>
+    public static Part<IReadOnlyList<ToolOut>> Part { get; } = new(Holder.Job, "tools", new MapShape<ToolOut>("tools taken along", new GroupShape<ToolOut>("a tool", m => new ToolOut(
+        m.Key,
+        m.Need("name", new TextShape("what it is", 80)),
+        m.Yes("hired", "whether it is hired"),
+        m.Text("out", "who took it", 80),
+        m.Text("back", "who brought it back", 80))), 100));
+}
+
+/// <summary>Something that the client supplies.</summary>
+/// <param name="Id">Its key.</param>
+/// <param name="Name">What it is.</param>
+/// <param name="Long">How long, for a cable; null for what has no length.</param>
+/// <param name="There">Whether it is there.</param>
+public sealed record ClientSupplied(string Id, string Name, Length? Long, bool There)
+{
+    /// <summary>What the client of a job supplies.</summary>
+    public static Part<IReadOnlyList<ClientSupplied>> Part { get; } = new(Holder.Job, "supplied", new MapShape<ClientSupplied>("what the client supplies", new GroupShape<ClientSupplied>("a thing of the client's", m => new ClientSupplied(
+        m.Key,
+        m.Need("name", new TextShape("what it is", 80)),
+        m.MaybeLength("long", "how long, for a cable", LengthRange.From(Length.FromUnits(1))),
+        m.Yes("there", "whether it is there"))), 60));
+}
+
+/// <summary>A step of the day that somebody has done.</summary>
+/// <param name="Id">The step's key.</param>
+/// <param name="By">Who.</param>
+/// <param name="Note">What else there was to say; what was not as planned.</param>
+/// <param name="AsPlanned">Whether it went as planned.</param>
+public sealed record DayTick(string Id, string By, string Note, bool AsPlanned)
+{
+    /// <summary>What has been done of the day.</summary>
+    public static Part<IReadOnlyList<DayTick>> Part { get; } = new(Holder.Job, "day", new MapShape<DayTick>("steps of the day that are done", new GroupShape<DayTick>("a step", m => new DayTick(
+        m.Key,
+        m.Text("by", "who", 80),
+        m.Text("note", "what else there is to say", 300),
+        m.Yes("asPlanned", "whether it went as planned", usual: true))), 500));
+}

@@ -1,0 +1,52 @@
+// A field page follows its job: what others enter appears by itself, and what somebody is typing here stays.
+const typing = () => [...document.querySelectorAll('.field-answer input:not([type="hidden"]), .field-answer textarea, .field-answer select')]
+  .some(f => f === document.activeElement || (f.matches('select') ? [...f.options].some(o => o.selected !== o.defaultSelected) : f.value !== f.defaultValue));
+
+let waiting = false;
+
+async function renew() {
+  const main = document.querySelector('[data-follows]');
+  if (typing()) {
+    waiting = true;
+    main.querySelector('.news')?.remove();
+    const news = document.createElement('p');
+    news.className = 'field-changed news';
+    news.setAttribute('role', 'status');
+    news.innerHTML = 'Somebody has entered something since. What you typed stays. <button class="quiet" type="button">Show it</button>';
+    news.querySelector('button').addEventListener('click', () => window.location.reload());
+    main.prepend(news);
+    return;
+  }
+  const answer = await fetch(window.location.href, { headers: { Accept: 'text/html' } });
+  if (!answer.ok || typing()) {
+    return;
+  }
+  const page = new DOMParser().parseFromString(await answer.text(), 'text/html');
+  const fresh = page.querySelector('[data-follows]');
+  if (fresh) {
+    main.replaceWith(document.adoptNode(fresh));
+    document.dispatchEvent(new CustomEvent('renewed'));
+  }
+}
+
+/** Follows the job of a field page. */
+export function follows() {
+  const job = document.querySelector('[data-follows]')?.dataset.follows;
+  if (!job) {
+    return;
+  }
+  const stream = new EventSource(`/jobs/${job}/events`);
+  stream.addEventListener('moved', event => {
+    if (Number(event.data) > Number(document.querySelector('[data-follows]').dataset.seq)) {
+      renew().catch(() => {
+        // No connection just now: the stream comes back by itself, and says again where the job is.
+      });
+    }
+  });
+  document.addEventListener('focusout', () => waiting && setTimeout(() => {
+    if (waiting && !typing()) {
+      waiting = false;
+      renew().catch(() => { waiting = true; });
+    }
+  }, 0));
+}

@@ -1,0 +1,106 @@
+using System.Text.Json.Nodes;
+using Corrie.Core.Findings;
+using Corrie.Core.Jobs;
+using Corrie.Core.Planning;
+using Corrie.Core.SiteDay;
+using Corrie.Core.Tests.Feeds;
+using Corrie.Core.Tests.Jobs;
+
+namespace Corrie.Core.Tests.SiteDay;
+
+/// <summary>The day as a whole: its records, what they find, and the steps that are made from a plan.</summary>
+public class DayTests : IFindingCases
+{
+    private static readonly (string, JsonNode?) Hangs = ("/items/m1/built/hung", Sheets.Json("""{ "by": "Tom" }"""));
+
+    private static readonly (string, JsonNode?) Tested = ("/items/d1/receipt", Sheets.Json("""{ "opened": true, "works": true, "by": "Tom" }"""));
+
+    /// <inheritdoc/>
+    public IEnumerable<(string Code, (string Path, JsonNode? Value)[] Has, (string Path, JsonNode? Value)[] Just)> Cases =>
+    [
+        // By the company's figures a display of 25 kg and over always takes two.
+        ("site.lift", [("/items/d1/product/mass", "60 lb"), Visit("Tom")], [("/items/d1/product/mass", "60 lb"), Visit("Tom", "Ines")]),
+        ("site.earlier-install", [("/items/m1/earlier", Sheets.Json("""{ "held": "in-members", "moves": false }"""))], [("/items/m1/earlier", Sheets.Json("""{ "held": "in-members", "moves": false, "by": "Tom" }"""))]),
+        ("site.not-tested-on-receipt", [Hangs], [Hangs, Tested]),
+        ("site.parts-missing", [("/items/m1/receipt/missing", "the washers")], [("/items/m1/receipt/missing", " ")]),
+        ("site.order", [.. FeedsTests.Fed, Done("close-w1")], [.. FeedsTests.Fed, Done("photo-w1"), Done("close-w1")]),
+        ("site.change-not-approved", [Change("approved", "")], [Change("approved", "Ed Warden")]),
+        ("site.incident-open", [Incident("")], [Incident("the display was powered up and looked over")]),
+    ];
+
+    [Fact]
+    public void A_day_has_its_steps_in_order_and_each_waits_for_its_hold_point()
+    {
+        var plan = Sheets.Plan(FeedsTests.Fed);
+        var steps = DaySteps.Of(plan);
+        Assert.Equal(steps.Count, steps.Select(s => s.Id).Distinct().Count());
+        // Receipt before the wall, mains dead before a box, the photo before it is closed, the pull before it hangs, the client last.
+        string[] order = ["receipt-d1", "isolate-c1", "arms-m1", "cut-b3", "wire-b3", "drill", "photo-w1", "close-w1", "m1-proof", "m1-hang", "torque-m1", "clean", "sign"];
+        var places = order.Where(o => steps.Any(s => s.Id == o)).Select(o => steps.ToList().FindIndex(s => s.Id == o)).ToList();
+        Assert.Equal(12, places.Count);
+        Assert.Equal(places.Order(), places);
+        Assert.Equal(DayRole.Electrician, Step(steps, "wire-b3").Who);
+
+        // Nothing is cut before somebody has looked, and no mains box before the circuit is dead.
+        Assert.Equal("isolate-c1", DaySteps.WaitsFor(steps, Step(steps, "wire-b3"))?.Id);
+        var dead = DaySteps.Of(Sheets.Plan([.. FeedsTests.Fed, ("/electrics/isolations/i", Sheets.Json("""{ "circuit": "c1", "by": "Pat", "licence": "E-7", "off": true, "locked": true, "tester": "two-pole", "on": "4 May, 9:10" }"""))]));
+        Assert.Null(DaySteps.WaitsFor(dead, Step(dead, "wire-b3")));
+        Assert.Equal("photo-w1", DaySteps.WaitsFor(dead, Step(dead, "close-w1"))?.Id);
+        var photographed = DaySteps.Of(Sheets.Plan([.. FeedsTests.Fed, Done("photo-w1")]));
+        Assert.Null(DaySteps.WaitsFor(photographed, Step(photographed, "close-w1")));
+    }
+
+    [Fact]
+    public void A_tick_is_read_back_as_done_whatever_it_ticks()
+    {
+        // One after the other, in the order of the day; where a tick is not enough nothing is ticked.
+        var document = Sheets.Document(FeedsTests.Fed);
+        var plan = Planner.Plan(JobForm.Read(document).Sheet);
+        var ticked = DaySteps.Of(plan).Where(s => s.Field is null && (s.Evidence is null || s.Writes.Count > 0)).ToList();
+        Assert.True(ticked.Count > 12, $"{ticked.Count}");
+        foreach (var step in ticked)
+        {
+            foreach (var change in DaySteps.Tick(step, "Tom", "as it should", true))
+            {
+                Corrie.Core.Format.Pointer.Set(document, change.Path, change.Value);
+            }
+
+            var (sheet, problems) = JobForm.Read(document);
+            Assert.Empty(problems);
+            var now = DaySteps.Of(Planner.Plan(sheet)).Single(s => s.Id == step.Id);
+            Assert.True(now.Done && now.By == "Tom", step.Id);
+        }
+
+        // What went otherwise is on record, and nothing else is claimed with it.
+        Assert.DoesNotContain(DaySteps.Tick(ticked.First(s => s.Id == "receipt-d1"), "Tom", "the screen is cracked", false), c => c.Path.EndsWith("works", StringComparison.Ordinal));
+    }
+
+    [Fact]
+    public void Every_demo_job_has_a_day()
+    {
+        foreach (var file in Directory.GetFiles(Repository.File("src/Corrie.Web/Demo"), "*.json"))
+        {
+            if (JsonNode.Parse(File.ReadAllText(file)) is not JsonObject job || job["walls"] is null)
+            {
+                continue;
+            }
+
+            var plan = Planner.Plan(JobForm.Read(job).Sheet);
+            var steps = DaySteps.Of(plan);
+            Assert.Equal(plan.Sheet.Items.Any(i => FieldSteps.Of(plan, i.Id).Count > 0), steps.Any(s => s.Field is not null));
+            Assert.All(steps, s => Assert.True(s is { Minutes: > 0, People: > 0 } && s.Does.Say(Corrie.Core.Measure.LengthStyle.Inches).EndsWith('.'), s.Does.Say(Corrie.Core.Measure.LengthStyle.Inches)));
+            // A hold point that guards something has something after it to guard.
+            Assert.All(steps.Select((s, i) => (s, i)).Where(s => s.s.Guards.Count > 0), s => Assert.Contains(steps.Skip(s.i + 1), o => s.s.Guards.Contains(o.Phase)));
+        }
+    }
+
+    private static DayStep Step(IReadOnlyList<DayStep> steps, string id) => steps.Single(s => s.Id == id);
+
+    private static (string, JsonNode?) Visit(params string[] people) => ("/visits/v", new JsonObject { ["on"] = "2026-11-27", ["people"] = new JsonArray([.. people.Select(p => (JsonNode?)p)]) });
+
+    private static (string, JsonNode?) Done(string step) => ("/day/" + step, new JsonObject { ["by"] = "Tom" });
+
+    private static (string, JsonNode?) Change(string state, string signed) => ("/changeOrders/c", new JsonObject { ["says"] = "a second outlet", ["hours"] = 1.5, ["state"] = state, ["signed"] = signed, ["begun"] = true });
+
+    private static (string, JsonNode?) Incident(string looked) => ("/incidents/i", new JsonObject { ["kind"] = "drop", ["says"] = "the display slid off the table", ["cause"] = "no padding", ["checked"] = looked, ["by"] = "Tom" });
+}

@@ -1,0 +1,53 @@
+// The day on site: the list of all steps, hold points, several people at once, and a phone without signal.
+import assert from 'node:assert/strict';
+import { after, before, test } from 'node:test';
+import { faults, start } from './site.mjs';
+
+let site;
+before(async () => { site = await start(); });
+after(async () => { await site?.stop(); });
+
+const phone = { width: 390, height: 844 };
+
+test('a step waits for its hold point, a tick is seen by others at once, and what they type stays', async () => {
+  const [lead, helper] = [await site.as('ines', phone), await site.as('tom', phone)];
+  await lead.goto(site.base + '/jobs/6/day');
+  assert.match(await lead.innerText('h1'), /of \d+ steps done/);
+  assert.deepEqual(await faults(lead), []);
+  // Nothing is cut before the circuit is dead; a tick is not enough for that.
+  await lead.goto(site.base + '/jobs/6/day?step=cut-b1');
+  assert.match(await lead.innerText('.field-stop'), /waits for an earlier step/);
+  assert.equal(await lead.locator('.field-answer .do').count(), 0);
+  await lead.goto(site.base + '/jobs/6/day?step=isolate-c1');
+  assert.match(await lead.innerText('.field-answer .do'), /a tick is not enough/);
+  assert.deepEqual(await faults(lead), []);
+
+  // The helper looks at the list; the lead ticks.
+  await helper.goto(site.base + '/jobs/6/day');
+  await lead.goto(site.base + '/jobs/6/day?step=room');
+  await lead.keyboard.press('ArrowRight');
+  await lead.waitForURL('**step=dust');
+  await lead.keyboard.press('ArrowLeft');
+  await lead.waitForURL('**step=room');
+  await lead.click('.field-answer .do');
+  await helper.waitForSelector('#step-room.done', { timeout: 2500 });
+
+  // What the helper is typing is not taken away by the next tick.
+  await helper.goto(site.base + '/jobs/6/day?step=clean');
+  await helper.fill('[name="note"]', 'two bags of');
+  await lead.goto(site.base + '/jobs/6/day?step=dust');
+  await lead.click('.field-answer .do');
+  await helper.waitForSelector('.news', { timeout: 2500 });
+  assert.equal(await helper.inputValue('[name="note"]'), 'two bags of');
+  // Said to be otherwise without a word of how is asked back, and nothing typed is lost.
+  await helper.fill('[name="note"]', '');
+  await helper.click('[value="otherwise"]');
+  assert.match(await helper.innerText('.problem'), /Expected: a few words/);
+  await helper.fill('[name="note"]', 'two bags of plaster stay in the boathouse');
+  await helper.click('[value="otherwise"]');
+  await helper.goto(site.base + '/jobs/6/day?step=clean');
+  assert.match(await helper.innerText('.field-answer'), /Not as planned, Tom.*: two bags/);
+  assert.deepEqual([...lead.faults, ...helper.faults], []);
+  await lead.context().close();
+  await helper.context().close();
+});
