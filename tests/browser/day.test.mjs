@@ -45,9 +45,54 @@ test('a step waits for its hold point, a tick is seen by others at once, and wha
   assert.match(await helper.innerText('.problem'), /Expected: a few words/);
   await helper.fill('[name="note"]', 'two bags of plaster stay in the boathouse');
   await helper.click('[value="otherwise"]');
+  await helper.waitForURL(url => !url.search.includes('clean'));
   await helper.goto(site.base + '/jobs/6/day?step=clean');
   assert.match(await helper.innerText('.field-answer'), /Not as planned, Tom.*: two bags/);
   assert.deepEqual([...lead.faults, ...helper.faults], []);
   await lead.context().close();
   await helper.context().close();
+});
+
+test('a phone that took the day along works without a signal, keeps what is entered when it is closed, and sends it once', async () => {
+  const page = await site.as('tom', phone, { serviceWorkers: 'allow' });
+  const context = page.context();
+  await page.goto(site.base + '/jobs/4/day');
+  await page.waitForFunction(() => navigator.serviceWorker.controller !== null);
+  await page.reload();
+  await page.click('[data-along] button');
+  await page.waitForFunction(() => /pages are on this device/.test(document.querySelector('[data-along-says]').textContent), null, { timeout: 60_000 });
+
+  await context.setOffline(true);
+  await page.goto(site.base + '/jobs/4/day?step=room');
+  assert.match(await page.innerText('h1'), /Move furniture/);
+  await page.fill('[name="note"]', 'the desk stays');
+  await page.click('.field-answer .do');
+  await page.waitForURL('**step=dust');
+  await page.waitForSelector('#queue');
+  assert.match(await page.innerText('#queue'), /1 entry is on this device/);
+  await page.click('.field-answer .do');
+  await page.waitForFunction(() => !window.location.search.includes('dust') && /2 entries are/.test(document.querySelector('#queue')?.textContent ?? ''));
+  assert.deepEqual(await faults(page), []);
+
+  // The app is closed; another opens where there is a signal again.
+  await page.close();
+  await context.setOffline(false);
+  const again = await context.newPage();
+  await again.goto(site.base + '/jobs/4/day');
+  await again.waitForSelector('#step-room.done');
+  await again.waitForFunction(() => document.querySelector('#queue') === null);
+  await again.goto(site.base + '/jobs/4/day?step=room');
+  assert.match(await again.innerText('.field-answer'), /Done, Tom.*: the desk stays/);
+
+  // A bolt that is not as planned holds what comes after it until the server has planned anew.
+  await again.goto(site.base + '/jobs/4/day');
+  const bolt = await again.locator('.day-steps a[href*="step=bolt-"]').first().getAttribute('href');
+  await context.setOffline(true);
+  await again.goto(site.base + bolt);
+  await again.fill('.field-answer [name="across"]', '1');
+  await again.click('.field-answer .do');
+  await again.waitForSelector('#queue .field-stop');
+  assert.match(await again.innerText('#queue'), /may not be trusted/);
+  assert.equal(await again.locator('.field-answer form[action*="/field"] button:not([disabled])').count(), 0);
+  await context.close();
 });

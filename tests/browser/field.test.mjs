@@ -1,7 +1,7 @@
 // The field sheet on a phone: one bolt first, what was measured moves the rest, a hole that missed is kept clear of.
 import assert from 'node:assert/strict';
 import { after, before, test } from 'node:test';
-import { faults, start } from './site.mjs';
+import { enter, faults, start } from './site.mjs';
 
 let site, tom, ines;
 before(async () => {
@@ -26,7 +26,7 @@ const bolts = async job => (await plan(job)).items.m1.bolts;
 async function toFirstBolt(job) {
   await tom.goto(`${site.base}/jobs/${job}/field`);
   while (await tom.locator('.field-answer button.do', { hasText: /^Done$/ }).count()) {
-    await tom.locator('.field-answer button.do').click();
+    await enter(tom, '.field-answer button.do');
     await tom.waitForLoadState('load');
   }
   assert.match(await plain(tom.locator('.field-does')), /^Bolt 1: drill/);
@@ -49,23 +49,23 @@ test('an eighth high moves the rest, plate and display, without a finding', asyn
   assert.deepEqual(await faults(tom), []);
   const was = await bolts(job);
   await tom.fill('input[name=up]', '52 15/16');
-  await tom.click('.field-answer button[value=holds]');
+  await enter(tom, '.field-answer button[value=holds]');
   assert.match(await plain(tom.locator('.field-changed')), /Office display, 50 in: 1\/8 in up; 4 holes/);
   assert.equal(await tom.locator('.field-caution, .field-stop').count(), 0);
   const now = await bolts(job);
   now.forEach((b, i) => assert.ok(Math.abs(inches(b.y) - inches(was[i].y) - 0.125) < 0.01, `${b.y} was ${was[i].y}`));
   // Level before the second, and that one from the first.
   assert.match(await plain(tom.locator('.field-does')), /level it/);
-  await tom.click('.field-answer .do');
+  await enter(tom, '.field-answer .do');
   assert.match(await plain(tom.locator('.field-readings')), /^right of bolt 1 16 1\/8 in level with bolt 1 0 in$/);
   for (let n = 0; n < 3; n++) {
-    await tom.click('.field-answer button[value=holds]');
+    await enter(tom, '.field-answer button[value=holds]');
     await tom.waitForLoadState('load');
   }
   assert.match(await plain(tom.locator('.field-does')), /^Pull down at the plate with 33\.8 lb/);
-  await tom.click('.field-answer button[value=yes]');
+  await enter(tom, '.field-answer button[value=yes]');
   assert.match(await plain(tom.locator('.field-does')), /^Hang the display/);
-  await tom.click('.field-answer .do');
+  await enter(tom, '.field-answer .do');
   assert.equal((await plan(job)).stages.find(s => s.stage === 'site').state, 'clear');
 });
 
@@ -73,15 +73,15 @@ test('three sixteenths are said, and nonsense is kept and explained', async () =
   const job = await copy();
   await toFirstBolt(job);
   await tom.fill('input[name=up]', '53//');
-  await tom.click('.field-answer button[value=holds]');
+  await enter(tom, '.field-answer button[value=holds]');
   assert.match(await plain(tom.locator('.problem')), /Expected/);
   assert.equal(await tom.inputValue('input[name=up]'), '53//');
   await tom.fill('input[name=up]', '53');
-  await tom.click('.field-answer button[value=holds]');
+  await enter(tom, '.field-answer button[value=holds]');
   assert.match(await plain(tom.locator('.field-caution')), /^Off the place that was agreed\. By the bolts that are set its centre comes to .* 3\/16 in higher/);
   // What a hold point waits for is not passed.
   await tom.goto(`${site.base}/jobs/${job}/field?step=proof`);
-  await tom.click('.field-answer button[value=yes]');
+  await enter(tom, '.field-answer button[value=yes]');
   assert.match(await plain(tom.locator('.problem')), /waits for a hold point/);
   assert.equal((await plan(job)).findings.some(f => f.code === 'site.proof-missing'), false);
 });
@@ -91,7 +91,7 @@ test('a hole that met nothing is kept clear of', async () => {
   await toFirstBolt(job);
   const shown = await tom.inputValue('input[name=seen]');
   await tom.click('.field-answer summary');
-  await tom.click('.field-answer button[value=missed]');
+  await enter(tom, '.field-answer button[value=missed]');
   await tom.waitForLoadState('load');
   // The same press once more, as a thumb does it: the plan has moved on, and no second hole is entered.
   const holes = async () => Object.keys((await (await tom.request.get(`${site.base}/api/v1/jobs/${job}/file`)).json()).items.m1.built.holes).length;

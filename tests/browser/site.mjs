@@ -85,3 +85,14 @@ export async function faults(page) {
 
 /** What a mark reads in the set-out, as plain text. */
 export const mark = (page, id) => page.locator(`[data-mark="${id}"] .mark-figures`).innerText().then(t => t.replace(/[\s\u2009\u00a0]+/g, ' ').replace('\u2044', '/').replace(/ ?\/ ?/, '/').trim());
+
+/** Enters something on a field page, and waits until the server has answered: another page, or what was asked back. */
+export async function enter(page, button) {
+  await page.evaluate(() => {
+    window.stays = true;
+    document.querySelectorAll('.problem').forEach(p => p.remove());
+  });
+  await (typeof button === 'string' ? page.locator(button).first() : button).click();
+  await page.waitForFunction(() => !window.stays || document.querySelector('.problem') !== null);
+  await page.waitForLoadState('load');
+}

@@ -72,13 +72,13 @@ public static class SiteFindings
     public static readonly FindingKind Order = new(
         Stage, "site.order", Severity.Stop, "Done in the wrong order",
         "the first hole is made before plate and boxes are laid out together, or a wall is closed before its photo or its inspection; a caution where a display hangs before its power is in",
-        "What is behind cannot be reached or looked at any more.", Source.CommonPractice);
+        "What is behind cannot be reached or looked at any more.", Source.CommonPractice, Severity.Caution);
 
     /// <summary>Extra work that nobody approved.</summary>
     public static readonly FindingKind ChangeNotApproved = new(
         Stage, "site.change-not-approved", Severity.Stop, "Extra work not approved",
         "work beyond what was agreed has begun, and the client has not approved it by name",
-        "Nobody pays for it, and nobody wanted it.", Source.CommonPractice);
+        "Nobody pays for it, and nobody wanted it.", Source.CommonPractice, Severity.Caution);
 
     /// <summary>An incident that is not closed.</summary>
     public static readonly FindingKind IncidentOpen = new(

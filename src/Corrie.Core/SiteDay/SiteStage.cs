@@ -91,7 +91,7 @@ public sealed class SiteStage : IStage
                 }
 
                 var built = mount.Get(Built.Part);
-                var bare = plan.Routes(wall.Id)?.All.FirstOrDefault(r => r.Route is { Power: true, Wired: null } && r.To is { } end && placed.Outer.Holds(end.X, end.Y));
+                var bare = plan.Routes(wall.Id)?.All.FirstOrDefault(r => r is { Route: { Power: true, Wired: null }, Chosen.OnSurface: false } && r.To is { } end && placed.Outer.Holds(end.X, end.Y));
                 displays.Add(new(item.Id, item.Name, placed.Outer, Lifting.Of(display.Mass, display, placed.Outer, sheet.Policy), display.Mass, built?.Hung is not null, built?.Holes.Any(h => h.Holds) == true, bare?.Route.Called ?? string.Empty));
             }
 
@@ -99,7 +99,7 @@ public sealed class SiteStage : IStage
             var unplaced = things.Where(t => t.Kind == WallBox.Kind && plan.Placement(t.Id) is null).Select(t => t.Name).ToList();
             plan.Work(
                 OfDay, wall.Id, wall.Id,
-                new DayTask(wall.Id, ReferenceEquals(wall, sheet.Walls[0]), new(displays), new(received), new(unplaced), new(All(Visit.Part)), new(All(ChangeOrder.Part)), new(All(Incident.Part)), new(All(ClientSupplied.Part)), new(All(DayTick.Part)), sheet.Get(Electrics.Part)!.Inspection),
+                new DayTask(wall.Id, ReferenceEquals(wall, sheet.Walls[0]), new(displays), new(received), new(unplaced), new(All(Visit.Part)), new(All(ChangeOrder.Part)), new(All(Incident.Part)), new(All(ClientSupplied.Part)), new(All(DayTick.Part)), sheet.Get(Electrics.Part)?.Inspection ?? string.Empty),
                 static (work, input) =>
                 {
                     work.Add(DayCheck.Of(input));

@@ -2,7 +2,6 @@ using Corrie.Core.Findings;
 using Corrie.Core.Jobs;
 using Corrie.Core.Planning;
 using Corrie.Core.SiteDay;
-using Corrie.Data;
 using Corrie.Web.Access;
 using Corrie.Web.Jobs;
 using Microsoft.AspNetCore.Authorization;
@@ -59,6 +58,11 @@ public sealed class DayModel(CurrentUser user) : WallPageModel(user)
             return NotFound();
         }
 
+        if (Send.IsKnown(Job.Ledger))
+        {
+            return Send.Go($"/jobs/{Id}/day");
+        }
+
         StepId = step;
         Typed = note ?? string.Empty;
         if (Step is not { } found || found.Field is not null || ByEvidence(found))
@@ -88,7 +92,7 @@ public sealed class DayModel(CurrentUser user) : WallPageModel(user)
         }
 
         Find();
-        return Redirect(Request.Form["list"] == "yes" ? $"/jobs/{Id}/day#step-{found.Id}" : Next is { } next ? At(next) : $"/jobs/{Id}/day");
+        return Send.Go(Request.Form["list"] == "yes" ? $"/jobs/{Id}/day#step-{found.Id}" : Next is { } next ? At(next) : $"/jobs/{Id}/day");
     }
 
     /// <summary>Takes a tick back.</summary>
@@ -100,17 +104,25 @@ public sealed class DayModel(CurrentUser user) : WallPageModel(user)
             return NotFound();
         }
 
+        if (Send.IsKnown(Job.Ledger))
+        {
+            return Send.Go($"/jobs/{Id}/day");
+        }
+
         if (Steps.FirstOrDefault(s => s.Id == step) is not { Field: null } found || (Job.Plan.Sheet.Get(DayTick.Part) ?? []).All(t => t.Id != found.Id))
         {
             return BadRequest();
         }
 
         await Append([new Change($"/{DayTick.Part.Name}/{found.Id}", null), .. found.Writes.Select(w => w with { Value = null })]);
-        return Redirect($"/jobs/{Id}/day?step={Uri.EscapeDataString(found.Id)}");
+        return Send.Go($"/jobs/{Id}/day?step={Uri.EscapeDataString(found.Id)}");
     }
 
-    private Task Append(IReadOnlyList<Change> changes) =>
-        Reader.Company.Entries.Append(Id, Reader.SignIn, "day", [.. changes.Select(c => new NewEntry(Guid.NewGuid().ToString("N"), c.Path, c.Value?.DeepClone(), [.. Job.Ledger.HoldersOf(c.Path)]))]);
+    private OneSend Send => send ??= OneSend.Of(Request);
+
+    private OneSend? send;
+
+    private Task Append(IReadOnlyList<Change> changes) => Send.Append(Reader.Company, Id, Reader.SignIn, "day", Job.Ledger, changes);
 
     private bool Find()
     {

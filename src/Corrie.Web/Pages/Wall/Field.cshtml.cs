@@ -97,12 +97,12 @@ public sealed class FieldModel(CurrentUser user) : MountPageModel(user)
 
         var changes = new List<Change>
         {
-            new($"{Place}/holes/h{Guid.NewGuid().ToString("N")[..6]}", new JsonObject { ["row"] = bolt.Row, ["across"] = Exact(x), ["up"] = Exact(y), ["state"] = became.Word(), ["by"] = Reader.Name }),
+            new($"{Place}/holes/h{Send.Short}", new JsonObject { ["row"] = bolt.Row, ["across"] = Exact(x), ["up"] = Exact(y), ["state"] = became.Word(), ["by"] = Reader.Name }),
         };
         // A hole that met nothing says something of the wall too.
         if (became == HoleState.Missed && Job.Plan.Fixing(Mount.Id)!.Ground is Ground.Stud or Ground.Flange)
         {
-            changes.Add(new($"{Job.Plan.Sheet.WallOf(Mount)!.Here.Pointer}/evidence/e{Guid.NewGuid().ToString("N")[..6]}", new JsonObject
+            changes.Add(new($"{Job.Plan.Sheet.WallOf(Mount)!.Here.Pointer}/evidence/e{Send.Short}", new JsonObject
             {
                 ["kind"] = EvidenceKind.ProbeMiss.Word(),
                 ["at"] = Exact(x),
@@ -157,7 +157,7 @@ public sealed class FieldModel(CurrentUser user) : MountPageModel(user)
             }
         }
 
-        return [new($"{wall.Here.Pointer}/testHoles/h{Guid.NewGuid().ToString("N")[..6]}", hole)];
+        return [new($"{wall.Here.Pointer}/testHoles/h{Send.Short}", hole)];
     });
 
     /// <summary>What a test hole shows against the build-up that was entered; null where none does.</summary>
@@ -221,6 +221,10 @@ public sealed class FieldModel(CurrentUser user) : MountPageModel(user)
         ReadOr(up, step.Readings[0].Reads) is { } y && ReadOr(across, step.Readings[1].Reads) is { } x && ReadOr(higher, Length.Zero) is { } by
             ? [new($"{Place}/hung", new JsonObject { ["centreUp"] = Exact(y), ["centreAcross"] = Exact(x), ["rightHigher"] = Exact(by), ["by"] = Reader.Name })] : []);
 
+    private OneSend Send => send ??= OneSend.Of(Request);
+
+    private OneSend? send;
+
     private string Place => $"{Mount!.Here.Pointer}/{Built.Part.Name}";
 
     private string Exact(Length length) => LengthText.Exact(length, Job.Plan.Sheet.Head.Units);
@@ -249,6 +253,12 @@ public sealed class FieldModel(CurrentUser user) : MountPageModel(user)
             return NotFound();
         }
 
+        // Sent again because no answer was heard: it is there.
+        if (Send.IsKnown(Job.Ledger))
+        {
+            return Send.Go(Step is { } done ? At(done.Id) : $"/jobs/{Id}/day");
+        }
+
         if (Mount is null || Step is not { } step || step.Ask != ask || changes(step) is not { } wanted)
         {
             return BadRequest();
@@ -274,11 +284,11 @@ public sealed class FieldModel(CurrentUser user) : MountPageModel(user)
         }
 
         var before = Job.Ledger.Seq;
-        await Reader.Company.Entries.Append(Id, Reader.SignIn, "field", [.. wanted.Select(c => new NewEntry(Guid.NewGuid().ToString("N"), c.Path, c.Value?.DeepClone(), [.. Job.Ledger.HoldersOf(c.Path)]))]);
+        await Send.Append(Reader.Company, Id, Reader.SignIn, "field", Job.Ledger, wanted);
         // On to the next step; where a hole is spent, the same one again, as it is planned now.
         var at = Steps.ToList().IndexOf(step);
         var next = ask == FieldAsk.TestHole || (Request.Form["state"].ToString() is { Length: > 0 } state && state != HoleState.Holds.Word()) ? step.Id : Steps[Math.Min(at + 1, Steps.Count - 1)].Id;
-        return Redirect($"{At(next)}&since={before.ToString(CultureInfo.InvariantCulture)}");
+        return Send.Go($"{At(next)}&since={before.ToString(CultureInfo.InvariantCulture)}");
     }
 
     private bool Find()

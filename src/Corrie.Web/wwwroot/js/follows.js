@@ -1,4 +1,8 @@
 // A field page follows its job: what others enter appears by itself, and what somebody is typing here stays.
+
+// What is being sent, and what was asked back, stays as it is until somebody has seen it.
+const busy = () => document.querySelector('[data-follows][data-busy], [data-follows] .problem') !== null;
+
 const typing = () => [...document.querySelectorAll('.field-answer input:not([type="hidden"]), .field-answer textarea, .field-answer select')]
   .some(f => f === document.activeElement || (f.matches('select') ? [...f.options].some(o => o.selected !== o.defaultSelected) : f.value !== f.defaultValue));
 
@@ -6,6 +10,9 @@ let waiting = false;
 
 async function renew() {
   const main = document.querySelector('[data-follows]');
+  if (busy()) {
+    return;
+  }
   if (typing()) {
     waiting = true;
     main.querySelector('.news')?.remove();
@@ -18,7 +25,7 @@ async function renew() {
     return;
   }
   const answer = await fetch(window.location.href, { headers: { Accept: 'text/html' } });
-  if (!answer.ok || typing()) {
+  if (!answer.ok || typing() || busy()) {
     return;
   }
   const page = new DOMParser().parseFromString(await answer.text(), 'text/html');
