@@ -46,9 +46,9 @@ for (const [step, path] of Object.entries({ survey: '/jobs/6/survey?view=behind'
   await page.screenshot({ path: `${guide}${step}.png` });
 }
 await page.setViewportSize({ width: 390, height: 844 });
-await page.goto(site.base + '/jobs/6/place?view=front');
+await page.goto(site.base + '/jobs/6/day');
 await page.waitForTimeout(250);
-await page.screenshot({ path: `${folder}phone.png` });
+await page.screenshot({ path: `${folder}day.png` });
 await page.goto(site.base + '/jobs/4/field?step=bolt-1');
 await page.waitForTimeout(250);
 await page.screenshot({ path: `${folder}field.png` });

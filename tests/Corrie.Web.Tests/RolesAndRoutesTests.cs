@@ -59,6 +59,7 @@ public sealed class RolesAndRoutesTests : IDisposable
         ["POST /jobs/{id:long}/connections?handler=Unplug"] = ("/jobs/6/connections?handler=Unplug", Crew),
         ["POST /jobs/{id:long}/connections?handler=Test"] = ("/jobs/6/connections?handler=Test", Crew),
         ["GET /jobs/{id:long}/labels"] = ("/jobs/6/labels", SignedIn),
+        ["GET /jobs/{id:long}/hand-over"] = ("/jobs/6/hand-over", SignedIn),
         ["GET /jobs/{id:long}/in-wall"] = ("/jobs/6/in-wall", SignedIn),
         ["GET /jobs/{id:long}/electrician"] = ("/jobs/6/electrician", SignedIn),
         ["POST /jobs/{id:long}/day?handler=Done"] = ("/jobs/6/day?handler=Done", Crew),

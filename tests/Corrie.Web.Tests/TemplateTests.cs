@@ -73,6 +73,17 @@ public sealed class TemplateTests(Site site) : IClassFixture<Site>
         Assert.Contains("mode IIIs is least", words);
     }
 
+    [Fact]
+    public async Task The_hand_over_has_what_was_fitted_what_is_hidden_what_is_open_and_room_to_sign()
+    {
+        var client = await site.As("warden");
+        var words = await Words(await client.GetByteArrayAsync($"/jobs/{Site.MapRoom}/hand-over"));
+        foreach (var said in new[] { "Hand-over: Map room", "What was fitted", "Living display, 65 in", "serial not recorded", "What is in this wall", "power cable in the bay", "What plugs into what", "7, map room outlets", "no isolation on record", "Stud not confirmed", "For the client" })
+        {
+            Assert.Contains(said, words);
+        }
+    }
+
     private static List<SKBitmap> Render(byte[] pdf)
     {
         var folder = Directory.CreateTempSubdirectory("corrie-pdf-");

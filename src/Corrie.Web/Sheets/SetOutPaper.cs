@@ -15,25 +15,17 @@ using PdfSharp.Pdf;
 namespace Corrie.Web.Sheets;
 
 /// <summary>The set-out of a wall as a PDF: marks, bolts, tools and people on the first page, the calculation of the worst bolt of each plate on the next.</summary>
-public sealed class SetOutPaper : IDisposable
+public sealed class SetOutPaper : Paper
 {
-    private const double Margin = 36, Gap = 14;
+    private const double Gap = 14;
 
-    private readonly JobPlan plan;
     private readonly WallSheet wall;
-    private readonly LengthStyle style;
-    private readonly LengthStyle fine;
-    private readonly PdfDocument document = new();
-    private readonly XFont small = new(ShippedFonts.Face, 7.5), text = new(ShippedFonts.Face, 8.5), bold = new(ShippedFonts.Face, 8.5, XFontStyleEx.Bold), figure = new(ShippedFonts.Face, 12, XFontStyleEx.Bold), head = new(ShippedFonts.Face, 10, XFontStyleEx.Bold), large = new(ShippedFonts.Face, 15, XFontStyleEx.Bold);
-    private readonly string asOf;
-    private XGraphics on = null!;
-    private double pageHeight;
-    private double pageWidth;
 
-    private SetOutPaper(JobPlan plan, WallSheet wall, LengthStyle style, string asOf) => (this.plan, this.wall, this.style, fine, this.asOf) = (plan, wall, style, style with { Denominator = 32 }, asOf);
+    private SetOutPaper(JobPlan plan, WallSheet wall, LengthStyle style, string asOf)
+        : base(plan, style, asOf) => this.wall = wall;
 
     /// <summary>Writes the sheet.</summary>
-    /// <param name="plan">The plan.</param>
+    /// <param name="plan">The Plan.</param>
     /// <param name="wall">The wall.</param>
     /// <param name="style">The reader's units.</param>
     /// <param name="asOf">Of which entry and time it is.</param>
@@ -43,43 +35,15 @@ public sealed class SetOutPaper : IDisposable
         using var paper = new SetOutPaper(plan, wall, style, asOf);
         paper.SetOut();
         paper.Calculations();
-        using var file = new MemoryStream();
-        paper.document.Save(file, closeStream: false);
-        return file.ToArray();
-    }
-
-    /// <inheritdoc/>
-    public void Dispose()
-    {
-        on?.Dispose();
-        document.Dispose();
-    }
-
-    private static string Plain(string words) => words.Replace('\u2009', ' ').Replace('\u202f', ' ').Replace('⁄', '/');
-
-    private string Say(Phrase phrase) => Plain(phrase.Say(style));
-
-    private string Show(Length length, bool finely = false) => Plain(length.Show(finely ? fine : style).ToString());
-
-    private double NewPage(string title)
-    {
-        on?.Dispose();
-        var page = document.AddPage();
-        page.Size = style.System == UnitSystem.Inches ? PageSize.Letter : PageSize.A4;
-        (pageWidth, pageHeight) = (page.Width.Point, page.Height.Point);
-        on = XGraphics.FromPdfPage(page);
-        on.DrawString(title, large, XBrushes.Black, Margin, Margin + 6);
-        on.DrawString($"{plan.Sheet.Head.Number} {asOf}".Trim(), small, XBrushes.DimGray, Margin, Margin + 18);
-        on.DrawString("Local codes, makers' instructions and licensed practice come first.", small, XBrushes.DimGray, Margin, pageHeight - 22);
-        return Margin + 32;
+        return paper.Saved();
     }
 
     private void SetOut()
     {
-        var title = $"Set-out: {(plan.Sheet.Head.Title.Length > 0 ? plan.Sheet.Head.Title : "untitled wall")}{(wall.Name.Length > 0 ? ", " + wall.Name : string.Empty)}";
+        var title = $"Set-out: {(Plan.Sheet.Head.Title.Length > 0 ? Plan.Sheet.Head.Title : "untitled wall")}{(wall.Name.Length > 0 ? ", " + wall.Name : string.Empty)}";
         var y = NewPage(title);
-        var tapes = plan.Tapes(wall.Id);
-        var findings = plan.Findings.Where(f => f.Where.Wall.Length == 0 || f.Where.Wall == wall.Id).ToList();
+        var tapes = Plan.Tapes(wall.Id);
+        var findings = Plan.Findings.Where(f => f.Where.Wall.Length == 0 || f.Where.Wall == wall.Id).ToList();
         var full = pageWidth - (2 * Margin);
         var left = Margin;
         if (tapes is not null)
@@ -97,9 +61,9 @@ public sealed class SetOutPaper : IDisposable
             y = Line($"And {findings.Count(f => f.Stops) - 4} more stops.", bold, left, y, full, XBrushes.DarkRed);
         }
 
-        if (plan.Sheet.Policy.Departure.Length > 0)
+        if (Plan.Sheet.Policy.Departure.Length > 0)
         {
-            y = Line($"This job departs from the company's figures: {plan.Sheet.Policy.Departure}", bold, left, y, full);
+            y = Line($"This job departs from the company's figures: {Plan.Sheet.Policy.Departure}", bold, left, y, full);
         }
 
         foreach (var over in findings.Where(f => f.Overridden is not null))
@@ -107,7 +71,7 @@ public sealed class SetOutPaper : IDisposable
             y = Line($"Overridden by {over.Overridden!.By}, {over.Overridden.Role}: {over.Kind.Title}. {over.Overridden.Reason}", bold, left, y, full);
         }
 
-        var mounts = plan.Sheet.ThingsOn(wall).Where(i => plan.Fixing(i.Id) is { Bolts.Count: > 0 }).ToList();
+        var mounts = Plan.Sheet.ThingsOn(wall).Where(i => Plan.Fixing(i.Id) is { Bolts.Count: > 0 }).ToList();
         if (mounts.Count > 0)
         {
             y = Plates(mounts, y + 4, full);
@@ -117,7 +81,7 @@ public sealed class SetOutPaper : IDisposable
         var right = Margin + columnLeft + Gap;
         var marks = Heading("Marks, in this order", left, y, columnLeft);
         var number = 0;
-        foreach (var mark in plan.Marks.Where(m => m.Wall == wall.Id))
+        foreach (var mark in Plan.Marks.Where(m => m.Wall == wall.Id))
         {
             if (marks > pageHeight - 60)
             {
@@ -127,7 +91,7 @@ public sealed class SetOutPaper : IDisposable
 
             number++;
             on.DrawString($"{number}", text, XBrushes.DimGray, left, marks + 9);
-            on.DrawString(Cut($"{mark.Name}{(mark.Item.Length > 0 && plan.Sheet.Items.Count > 2 ? ", " + mark.Item : string.Empty)}", text, 96), text, XBrushes.Black, left + 14, marks + 9);
+            on.DrawString(Cut($"{mark.Name}{(mark.Item.Length > 0 && Plan.Sheet.Items.Count > 2 ? ", " + mark.Item : string.Empty)}", text, 96), text, XBrushes.Black, left + 14, marks + 9);
             if (mark.X is { } x && tapes is not null)
             {
                 on.DrawString((tapes.Across.Read(x).Back ? "<" : string.Empty) + Show(tapes.Across.Read(x).Distance), figure, XBrushes.Black, left + 114, marks + 10);
@@ -145,9 +109,9 @@ public sealed class SetOutPaper : IDisposable
         var besides = y;
         foreach (var item in mounts)
         {
-            var (fixing, bolt) = (plan.Fixing(item.Id)!, plan.BoltOf(item)!);
-            besides = Heading($"Bolts of the {plan.Sheet.NameOf(item)}", right, besides, columnRight);
-            var stone = plan.Survey(wall.Id)?.Wall.Depth() > Length.Zero;
+            var (fixing, bolt) = (Plan.Fixing(item.Id)!, Plan.BoltOf(item)!);
+            besides = Heading($"Bolts of the {Plan.Sheet.NameOf(item)}", right, besides, columnRight);
+            var stone = Plan.Survey(wall.Id)?.Wall.Depth() > Length.Zero;
             foreach (var b in fixing.Bolts)
             {
                 besides = Line($"{b.Number}: {Show(b.X)} across, {Show(b.Y)} up; {(b.Utilisation is { } u ? $"used {100 * u:0} %" : "use not known")}{(fixing.Ground is Ground.Stud or Ground.Flange ? $", stud {b.Stud.State.ToString().ToLowerInvariant()}, {Show(b.OffCentre, finely: true)} off" : string.Empty)}{(stone ? $", {Show(b.Length, finely: true)} long{(b.Packing > Length.Zero ? $" on {Show(b.Packing, finely: true)} of packing" : string.Empty)}" : string.Empty)}", text, right, besides, columnRight);
@@ -162,7 +126,7 @@ public sealed class SetOutPaper : IDisposable
             besides = Line($"{fixing.Bolts.Count} x {bolt.Name}. {(fixing.Pilot is { } bit ? $"{(bolt.Sort == FastenerKind.LagScrew ? "Pilot" : "Hole")} {Show(bit, finely: true)}, " : string.Empty)}{(bolt.Sort == FastenerKind.Toggle ? "through board and flange; toggles before the plate" : $"{Show(fixing.DrillDepth)} deep from the face")}. Start by hand, power to nine tenths, the rest by hand.", text, right, besides, columnRight) + 2;
         }
 
-        var kit = SetOutKit.Of(plan, wall.Id);
+        var kit = SetOutKit.Of(Plan, wall.Id);
         foreach (var (heading, lines) in new[] { ("People", kit.People), ("Tools", kit.Tools), ("Not confirmed", kit.Unconfirmed), ("Screws of the display", kit.Screws) })
         {
             if (lines.Count > 0 && besides < pageHeight - 90)
@@ -191,7 +155,7 @@ public sealed class SetOutPaper : IDisposable
     // All plates of the wall with the studs behind them, to one scale.
     private double Plates(List<Item> mounts, double y, double full)
     {
-        var plates = mounts.Select(m => plan.Layout(m.Id)!.Plate).ToList();
+        var plates = mounts.Select(m => Plan.Layout(m.Id)!.Plate).ToList();
         var area = Rect.Between(plates.Min(p => p.Left), plates.Max(p => p.Right), plates.Min(p => p.Bottom), plates.Max(p => p.Top)).Grown(Length.Tape(5));
         var high = 120d;
         var scale = Math.Min(full / area.Width.Inches, high / area.Height.Inches);
@@ -200,8 +164,8 @@ public sealed class SetOutPaper : IDisposable
         double X(Length at) => x0 + ((at - area.Left).Inches * scale);
         double Y(Length at) => y + high - ((at - area.Bottom).Inches * scale);
         on.DrawRectangle(new XPen(XColors.Gray, 0.6), x0, y, wide, high);
-        var bolt = plan.BoltOf(mounts[0])!.Diameter;
-        foreach (var stud in plan.Survey(wall.Id)!.For(bolt).Studs.Where(s => s.Right > area.Left && s.Left < area.Right))
+        var bolt = Plan.BoltOf(mounts[0])!.Diameter;
+        foreach (var stud in Plan.Survey(wall.Id)!.For(bolt).Studs.Where(s => s.Right > area.Left && s.Left < area.Right))
         {
             on.DrawRectangle(new XSolidBrush(XColor.FromArgb(40, 150, 110, 50)), Math.Max(x0, X(stud.Left)), y, Math.Min(x0 + wide, X(stud.Right)) - Math.Max(x0, X(stud.Left)), high);
             on.DrawString(Show(stud.Centre), small, XBrushes.DimGray, new XPoint(X(stud.Centre), y + high + 8), XStringFormats.BaseLineCenter);
@@ -209,7 +173,7 @@ public sealed class SetOutPaper : IDisposable
 
         foreach (var item in mounts)
         {
-            var (layout, fixing) = (plan.Layout(item.Id)!, plan.Fixing(item.Id)!);
+            var (layout, fixing) = (Plan.Layout(item.Id)!, Plan.Fixing(item.Id)!);
             on.DrawRectangle(new XPen(XColors.Black, 1), X(layout.Plate.Left), Y(layout.Plate.Top), layout.Plate.Width.Inches * scale, layout.Plate.Height.Inches * scale);
             on.DrawLine(new XPen(XColor.FromArgb(31, 95, 174), 0.8), X(layout.Plate.Left), Y(layout.HookLine), X(layout.Plate.Right), Y(layout.HookLine));
             foreach (var b in fixing.Bolts)
@@ -224,11 +188,11 @@ public sealed class SetOutPaper : IDisposable
 
     private void Calculations()
     {
-        foreach (var item in plan.Sheet.ThingsOn(wall).Where(i => plan.Fixing(i.Id) is { Bolts.Count: > 0 }))
+        foreach (var item in Plan.Sheet.ThingsOn(wall).Where(i => Plan.Fixing(i.Id) is { Bolts.Count: > 0 }))
         {
-            var fixing = plan.Fixing(item.Id)!;
+            var fixing = Plan.Fixing(item.Id)!;
             var worst = fixing.Bolts.MaxBy(b => b.Utilisation ?? 0)!;
-            var y = NewPage($"Calculation: bolt {worst.Number} of the {plan.Sheet.NameOf(item)}");
+            var y = NewPage($"Calculation: bolt {worst.Number} of the {Plan.Sheet.NameOf(item)}");
             var full = pageWidth - (2 * Margin);
             foreach (var part in Calculation.Of(fixing, worst.Number))
             {
@@ -252,52 +216,5 @@ public sealed class SetOutPaper : IDisposable
 
             on.DrawString("Checked by ____________________ on ____________", text, XBrushes.Black, Margin, pageHeight - 36);
         }
-
-    }
-
-    private double Heading(string words, double x, double y, double width)
-    {
-        on.DrawString(Cut(words, head, width), head, XBrushes.Black, x, y + 12);
-        on.DrawLine(new XPen(XColors.Black, 1), x, y + 15, x + width, y + 15);
-        return y + 19;
-    }
-
-    private string Cut(string words, XFont font, double width)
-    {
-        while (words.Length > 4 && on.MeasureString(words, font).Width > width)
-        {
-            words = words[..^3].TrimEnd() + "..";
-        }
-
-        return words;
-    }
-
-    // Words in as many lines as they need; what comes back is where the next line begins.
-    private double Line(string words, XFont font, double x, double y, double width, XBrush? brush = null)
-    {
-        if (words.Length == 0)
-        {
-            return y;
-        }
-
-        var height = font.Size * 1.22;
-        var line = string.Empty;
-        foreach (var word in words.Split(' '))
-        {
-            var longer = line.Length == 0 ? word : line + " " + word;
-            if (line.Length > 0 && on.MeasureString(longer, font).Width > width)
-            {
-                on.DrawString(line, font, brush ?? XBrushes.Black, x, y + font.Size);
-                y += height;
-                line = word;
-            }
-            else
-            {
-                line = longer;
-            }
-        }
-
-        on.DrawString(line, font, brush ?? XBrushes.Black, x, y + font.Size);
-        return y + height;
     }
 }

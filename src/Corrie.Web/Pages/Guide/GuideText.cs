@@ -111,6 +111,8 @@ public sealed record GuideText(string What, string Picture, IReadOnlyList<string
             "Make the holes, one at a time, and enter what you find. What is in the wall stays; the rest is planned anew from it.",
             "A phone with one step of the field sheet: drill bolt 1, its two readings in large figures, the plate over two studs",
             [
+                "Open the day: every step from the boxes to the signature, made from the plan. Press Done, or note what was not as planned; others see it at once.",
+                "Where there is no signal, take the day along before you leave. What you enter is kept on the device, also if you close it, and is sent once when the signal is back.",
                 "Open the field sheet. It shows one step, with its readings from what is on the wall by then.",
                 "Press what is true: it is in as planned, or type what the tape shows. What changes by that is said at once, and drawn.",
                 "A hole that met nothing, a bolt that turns freely: say so. The plan keeps clear of it by three diameters, or says that there is no sound place left.",

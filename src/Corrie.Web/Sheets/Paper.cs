@@ -1,0 +1,109 @@
+using Corrie.Core.Findings;
+using Corrie.Core.Measure;
+using Corrie.Core.Planning;
+using PdfSharp;
+using PdfSharp.Drawing;
+using PdfSharp.Pdf;
+
+namespace Corrie.Web.Sheets;
+
+/// <summary>A paper of a job as a PDF: pages with their head and foot, headings, and words in as many lines as they need.</summary>
+public abstract class Paper : IDisposable
+{
+    private protected const double Margin = 36;
+
+    private readonly PdfDocument document = new();
+    private readonly string asOf;
+
+    private protected Paper(JobPlan plan, LengthStyle style, string asOf) => (Plan, Style, fine, this.asOf) = (plan, style, style with { Denominator = 32 }, asOf);
+
+    private protected JobPlan Plan { get; }
+
+    private protected LengthStyle Style { get; }
+
+    private protected readonly XFont small = new(ShippedFonts.Face, 7.5), text = new(ShippedFonts.Face, 8.5), bold = new(ShippedFonts.Face, 8.5, XFontStyleEx.Bold), figure = new(ShippedFonts.Face, 12, XFontStyleEx.Bold), head = new(ShippedFonts.Face, 10, XFontStyleEx.Bold), large = new(ShippedFonts.Face, 15, XFontStyleEx.Bold);
+    private protected readonly LengthStyle fine;
+    private protected XGraphics on = null!;
+    private protected double pageHeight;
+    private protected double pageWidth;
+
+    /// <inheritdoc/>
+    public void Dispose()
+    {
+        on?.Dispose();
+        document.Dispose();
+        GC.SuppressFinalize(this);
+    }
+
+    private protected byte[] Saved()
+    {
+        using var file = new MemoryStream();
+        document.Save(file, closeStream: false);
+        return file.ToArray();
+    }
+
+    private protected static string Plain(string words) => words.Replace('\u2009', ' ').Replace('\u202f', ' ').Replace('⁄', '/');
+
+    private protected string Say(Phrase phrase) => Plain(phrase.Say(Style));
+
+    private protected string Show(Length length, bool finely = false) => Plain(length.Show(finely ? fine : Style).ToString());
+
+    private protected double NewPage(string title)
+    {
+        on?.Dispose();
+        var page = document.AddPage();
+        page.Size = Style.System == UnitSystem.Inches ? PageSize.Letter : PageSize.A4;
+        (pageWidth, pageHeight) = (page.Width.Point, page.Height.Point);
+        on = XGraphics.FromPdfPage(page);
+        on.DrawString(Cut(title, large, pageWidth - (2 * Margin)), large, XBrushes.Black, Margin, Margin + 6);
+        on.DrawString($"{Plan.Sheet.Head.Number} {asOf}".Trim(), small, XBrushes.DimGray, Margin, Margin + 18);
+        on.DrawString("Local codes, makers' instructions and licensed practice come first.", small, XBrushes.DimGray, Margin, pageHeight - 22);
+        return Margin + 32;
+    }
+
+    private protected double Heading(string words, double x, double y, double width)
+    {
+        on.DrawString(Cut(words, head, width), head, XBrushes.Black, x, y + 12);
+        on.DrawLine(new XPen(XColors.Black, 1), x, y + 15, x + width, y + 15);
+        return y + 19;
+    }
+
+    private protected string Cut(string words, XFont font, double width)
+    {
+        while (words.Length > 4 && on.MeasureString(words, font).Width > width)
+        {
+            words = words[..^3].TrimEnd() + "..";
+        }
+
+        return words;
+    }
+
+    // Words in as many lines as they need; what comes back is where the next line begins.
+    private protected double Line(string words, XFont font, double x, double y, double width, XBrush? brush = null)
+    {
+        if (words.Length == 0)
+        {
+            return y;
+        }
+
+        var height = font.Size * 1.22;
+        var line = string.Empty;
+        foreach (var word in words.Split(' '))
+        {
+            var longer = line.Length == 0 ? word : line + " " + word;
+            if (line.Length > 0 && on.MeasureString(longer, font).Width > width)
+            {
+                on.DrawString(line, font, brush ?? XBrushes.Black, x, y + font.Size);
+                y += height;
+                line = word;
+            }
+            else
+            {
+                line = longer;
+            }
+        }
+
+        on.DrawString(line, font, brush ?? XBrushes.Black, x, y + font.Size);
+        return y + height;
+    }
+}
