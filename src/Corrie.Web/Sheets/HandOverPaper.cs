@@ -173,10 +173,11 @@ public sealed class HandOverPaper : Paper
         foreach (var item in Plan.Sheet.ThingsOn(wall).Where(i => Plan.Placement(i.Id) is not null))
         {
             Box(new XPen(XColors.Black, item.Product is WallBox ? 1.2 : 0.7) { DashStyle = item.Product is WallBox ? XDashStyle.Solid : XDashStyle.Dash }, item.Product is WallBox ? XBrushes.White : null, Plan.Placement(item.Id)!.Outer);
-            foreach (var bolt in Plan.Fixing(item.Id)?.Bolts ?? [])
-            {
-                on.DrawEllipse(XPens.Black, XBrushes.White, X(bolt.X) - 2, Y(bolt.Y) - 2, 4, 4);
-            }
+        }
+
+        foreach (var bolt in Plan.Sheet.ThingsOn(wall).SelectMany(i => Plan.Fixing(i.Id)?.Bolts ?? []))
+        {
+            on.DrawEllipse(XPens.Black, XBrushes.White, X(bolt.X) - 2, Y(bolt.Y) - 2, 4, 4);
         }
 
         foreach (var route in Plan.Routes(wall.Id)?.All ?? [])

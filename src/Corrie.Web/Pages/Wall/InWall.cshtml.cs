@@ -21,7 +21,7 @@ public sealed class InWallModel(CurrentUser user) : WallPageModel(user)
     public IHtmlContent? Drawing => WallDrawing.Draw(Job.Plan, new(Wall!.Id, WallView.Behind, Style, Apart: true));
 
     /// <summary>The address of the picture of the wall with the plan on it; null where there is no squared photo.</summary>
-    public string? Photo => Wall is not null && PlanOnPhoto.Version(Job.Plan, Wall.Id) is { Length: > 0 } version ? $"/jobs/{Id}/photo?wall={Wall.Id}&handler=Composed&v={version}-{Job.Ledger.Seq}" : null;
+    public string? Photo => Wall is not null && PlanOnPhoto.Version(Job.Plan, Wall.Id) is { Length: > 0 } version ? $"/jobs/{Id}/photo?wall={Wall.Id}&handler=Composed&inside=yes&v={version}-{Job.Ledger.Seq}" : null;
 
     /// <summary>The line beside the left corner from which a place across is read.</summary>
     public (Datum Line, bool Back, Length Reads) Beside(Length x) => InWall.Beside(Survey!.Wall, Axis.Across, x);

@@ -79,7 +79,9 @@ public sealed class PhotoModel(CurrentUser user) : WallPageModel(user)
     public IActionResult OnGetSquared() => Find() && Wall is not null && PlanOnPhoto.Squared(Job.Plan, Wall.Id, Reader.Company.Photos) is { } picture ? Kept(picture) : NotFound();
 
     /// <summary>The plan on the photo.</summary>
-    public IActionResult OnGetComposed() => Find() && Wall is not null && PlanOnPhoto.Composed(Job.Plan, Wall.Id, Reader.Company.Photos) is { } picture ? Kept(picture) : NotFound();
+    /// <param name="inside">Given: what is hidden in the wall, instead of what the client sees.</param>
+    public IActionResult OnGetComposed(string? inside) =>
+        Find() && Wall is not null && (inside is null ? PlanOnPhoto.Composed(Job.Plan, Wall.Id, Reader.Company.Photos) : PlanOnPhoto.Inside(Job.Plan, Wall.Id, Reader.Company.Photos)) is { } picture ? Kept(picture) : NotFound();
 
     /// <summary>Sets the points.</summary>
     public async Task<IActionResult> OnPostAsync()
