@@ -42,7 +42,7 @@ public enum RuleTopic
     OneCable,
 }
 
-/// <summary>Licences as people write them down.</summary>
+/// <summary>Licences, names and answers as people write them down.</summary>
 public static class Licences
 {
     private static readonly string[] None = ["no", "none", "n/a", "na", "not yet", "pending", "unknown", "nil"];

@@ -11,8 +11,9 @@ namespace Corrie.Core.Feeds;
 /// <param name="Thing">The device.</param>
 /// <param name="Stands">Where it is said to be.</param>
 /// <param name="Behind">The display.</param>
+/// <param name="Others">Boxes in the wall and other devices that it may not cover, by name.</param>
 /// <param name="Policy">The company's figures.</param>
-internal sealed record HiddenBox(string Name, Thing Thing, Stands Stands, BehindDisplay Behind, Policy Policy)
+internal sealed record HiddenBox(string Name, Thing Thing, Stands Stands, BehindDisplay Behind, Same<(string Name, Rect Area)> Others, Policy Policy)
 {
     /// <summary>How far inside its ends brackets sit (common practice).</summary>
     public static readonly Length BracketInside = Length.Tape(1, 1, 2);
@@ -39,7 +40,7 @@ internal sealed record HiddenBox(string Name, Thing Thing, Stands Stands, Behind
             var (x, y) = ports.Count == 0 ? (Behind.Outer.CentreX, Behind.Outer.CentreY) : (ports[0].Area.CentreX, ports[0].Area.CentreY);
             return BoxPlaces.Of(
                 Rect.Between(inside.Left + half, inside.Right - half, inside.Bottom + up, inside.Top - up - BoxCheck.Plug),
-                [.. Behind.Before.Items.Select(b => new Blocked(BlockedBy.Plate, b.Name, b.Area, Rect.Between(b.Area.Left - half, b.Area.Right + half, b.Area.Bottom - up - BoxCheck.Plug, b.Area.Top + up)))], new(x, y, null, false, null));
+                [.. Behind.Before.Items.Concat(Others.Items).Select(b => new Blocked(BlockedBy.Plate, b.Name, b.Area, Rect.Between(b.Area.Left - half, b.Area.Right + half, b.Area.Bottom - up - BoxCheck.Plug, b.Area.Top + up)))], new(x, y, null, false, null));
         }
     }
 
@@ -61,6 +62,12 @@ internal sealed record HiddenBox(string Name, Thing Thing, Stands Stands, Behind
         {
             yield return FeedFindings.BoxUnderPlate.At(
                 At("plate"), $"Move the {Name} over or under it: it is {outline.Left} to {outline.Right} across and {outline.Bottom} to {outline.Top} up, and the {under.Name} {under.Area.Left} to {under.Area.Right} across and {under.Area.Bottom} to {under.Area.Top} up.", remedies);
+        }
+
+        if (Others.Items.FirstOrDefault(o => o.Area.Overlaps(outline)) is { Name: not null } covered)
+        {
+            yield return FeedFindings.BoxUnderPlate.At(
+                At("covers"), $"Move the {Name}: it is {outline.Left} to {outline.Right} across and {outline.Bottom} to {outline.Top} up, and lies on the {covered.Name}, {covered.Area.Left} to {covered.Area.Right} across and {covered.Area.Bottom} to {covered.Area.Top} up.", remedies);
         }
 
         var inside = Behind.Outer.Grown(-Policy.Feeds.InsideDisplay);

@@ -70,12 +70,17 @@ internal sealed class JobFeeds
     /// <returns>Each with its display; those whose display has no place yet are left out.</returns>
     public static IEnumerable<(Item Item, HiddenBox Box)> HiddenOn(IResults plan, WallSheet wall)
     {
+        var boxes = plan.Sheet.ThingsOn(wall).Where(i => i.Product is WallBox && plan.Placement(i.Id) is not null).Select(i => (i.Name, plan.Placement(i.Id)!.Outer)).ToList();
+        var others = new List<(string Name, Rect Area)>(boxes);
         foreach (var item in plan.Sheet.Items.Where(i => i.Product is Thing && i.Kind != Display.Kind))
         {
             if (item.Get(Stands.Part) is { In.Length: > 0 } stands && plan.Sheet.Item(stands.In) is { Product: Display } display && ReferenceEquals(plan.Sheet.WallOf(display), wall)
                 && plan.Placement(display.Id) is { } placed && Behind(plan, display, placed.Outer) is { } behind)
             {
-                yield return (item, new(item.Name, (Thing)item.Product!, stands, behind, plan.Sheet.Policy));
+                // Of two in one place the second is said: it is the one to be moved.
+                var box = new HiddenBox(item.Name, (Thing)item.Product!, stands, behind, new([.. others]), plan.Sheet.Policy);
+                others.Add((item.Name, box.Outline));
+                yield return (item, box);
             }
         }
     }

@@ -62,7 +62,7 @@ internal static class DayCheck
         {
             yield return SiteFindings.Lift.At(
                 new($"lift/{heaviest.Key}", heaviest.Place.CentreX, heaviest.Place.CentreY),
-                $"Send {needed} people on one of the {installs.Count} install {(installs.Count == 1 ? "visit" : "visits")}: the {heaviest.Name} weighs {heaviest.Mass}, one may lift {heaviest.Lift.One} there, and the most that come are {most.People.Items.Count}, on {most.On}.");
+                $"Send {needed} people to install: the {heaviest.Name} weighs {heaviest.Mass}, one may lift {heaviest.Lift.One} there, and the most that come are {most.People.Items.Count}, on {most.On}.");
         }
     }
 
@@ -81,7 +81,7 @@ internal static class DayCheck
                 yield return SiteFindings.PartsMissing.At(at with { Part = at.Part + "/works" }, $"Send it back: the {thing.Name} did not work when it was powered on, and 0 of 1 is there to be hung.");
             }
 
-            if (thing.Earlier is { } earlier && !(earlier.Held == EarlierHold.InMembers && earlier.Moves == false && earlier.By.Trim().Length > 0))
+            if (thing.Earlier is { } earlier && !(earlier.Held == EarlierHold.InMembers && earlier.Moves == false && Licences.Given(earlier.By)))
             {
                 yield return SiteFindings.Earlier.At(new($"earlier/{thing.Key}"), earlier.Held == EarlierHold.InBoard || earlier.Moves == true
                     ? Phrase.Of($"Take it down first, and put it up properly: the {thing.Name} of somebody else {(earlier.Held == EarlierHold.InBoard ? "is held by anchors in the board alone" : "moves")}, with 0 bolts in a member that anybody has seen.")
@@ -138,7 +138,7 @@ internal static class DayCheck
         foreach (var incident in task.Incidents.Items.Where(i => !i.Closed))
         {
             yield return SiteFindings.IncidentOpen.At(
-                new($"incidents/{incident.Id}"), $"Find the cause and look over what it may have hurt before work goes on: '{incident.Says}', and of 3 things {new[] { incident.Cause, incident.Checked, incident.By }.Count(t => t.Trim().Length == 0)} are not on record: cause, what was checked, and who.");
+                new($"incidents/{incident.Id}"), $"Find the cause and look over what it may have hurt before work goes on: '{incident.Says}', and of 3 things {new[] { incident.Cause, incident.Checked, incident.By }.Count(t => !Licences.Given(t))} are not on record: cause, what was checked, and who.");
         }
 
         foreach (var thing in task.Supplied.Items.Where(s => !s.There && task.Displays.Items.Any(d => d.Begun)))

@@ -1,4 +1,5 @@
 using Corrie.Core.Catalogue;
+using Corrie.Core.Feeds;
 using Corrie.Core.Format;
 using Corrie.Core.Measure;
 using Corrie.Core.Planning;
@@ -113,7 +114,7 @@ public enum Agreed
 public sealed record ChangeOrder(string Id, string Says, double? Hours, double? Price, Agreed State, string Signed, string On, bool Begun, bool Unsafe)
 {
     /// <summary>Whether somebody has agreed to it by name.</summary>
-    public bool Approved => State == Agreed.Approved && Signed.Trim().Length > 0;
+    public bool Approved => State == Agreed.Approved && Licences.Given(Signed);
 
     /// <summary>The change orders of a job.</summary>
     public static Part<IReadOnlyList<ChangeOrder>> Part { get; } = new(Holder.Job, "changeOrders", new MapShape<ChangeOrder>("work beyond what was agreed", new GroupShape<ChangeOrder>("a change order", m => new ChangeOrder(
@@ -155,7 +156,7 @@ public enum IncidentKind
 public sealed record Incident(string Id, IncidentKind Kind, string Says, string Cause, string Checked, string By, string On)
 {
     /// <summary>Whether its cause is known, and what followed from it was looked at by somebody by name.</summary>
-    public bool Closed => Cause.Trim().Length > 0 && Checked.Trim().Length > 0 && By.Trim().Length > 0;
+    public bool Closed => Licences.Given(Cause) && Licences.Given(Checked) && Licences.Given(By);
 
     /// <summary>The incidents of a job.</summary>
     public static Part<IReadOnlyList<Incident>> Part { get; } = new(Holder.Job, "incidents", new MapShape<Incident>("shocks, drops, near misses", new GroupShape<Incident>("an incident", m => new Incident(

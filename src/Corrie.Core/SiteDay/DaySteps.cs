@@ -238,7 +238,7 @@ public static class DaySteps
             foreach (var mount in sheet.Items.Where(i => i.Get(EarlierInstall.Part) is not null))
             {
                 var earlier = mount.Get(EarlierInstall.Part)!;
-                steps.Add(Step($"earlier-{mount.Id}", DayPhase.Prepare, $"Look behind the {Low(mount.Name)} that somebody else put up: how it is held, and whether anything moves.", 10, done: earlier is { Held: EarlierHold.InMembers, Moves: false } && earlier.By.Length > 0) with
+                steps.Add(Step($"earlier-{mount.Id}", DayPhase.Prepare, $"Look behind the {Low(mount.Name)} that somebody else put up: how it is held, and whether anything moves.", 10, done: earlier is { Held: EarlierHold.InMembers, Moves: false } && Licences.Given(earlier.By)) with
                 {
                     Hold = "Before anybody touches what hangs there: it is seen to hold.",
                     Guards = [DayPhase.Plate, DayPhase.Hang],

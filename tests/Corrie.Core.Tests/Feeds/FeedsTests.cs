@@ -158,6 +158,8 @@ public class FeedsTests : IFindingCases
 
         var wrong = Sheets.Plan(Job((member == "depth" ? "/items/p1/product/depth" : "/items/p1/stands/" + member, value))).Findings.Where(f => f.Where.Part.StartsWith("p1/hidden", StringComparison.Ordinal)).ToList();
         Assert.Contains(wrong, f => f.Kind.Code == code);
+        // A second one in the same place lies on the first.
+        Assert.Contains(Sheets.Plan([.. Job(), ("/items/p2", Sheets.Json("""{ "kind": "device", "wall": "w1", "product": { "name": "second", "width": "10 in", "height": "2 in", "depth": "1 in", "mass": "1 lb" }, "stands": { "in": "d1", "across": "93 in", "up": "46 in", "sockets": "up", "carries": "5 lb" } }"""))]).Findings, f => f.Where.Part == "p2/hidden/covers");
         // What is offered puts it where nothing is in its way.
         foreach (var remedy in wrong.SelectMany(f => f.Remedies))
         {

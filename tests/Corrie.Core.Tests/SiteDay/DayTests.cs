@@ -24,8 +24,8 @@ public class DayTests : IFindingCases
         ("site.not-tested-on-receipt", [Hangs], [Hangs, Tested]),
         ("site.parts-missing", [("/items/m1/receipt/missing", "the washers")], [("/items/m1/receipt/missing", " ")]),
         ("site.order", [.. FeedsTests.Fed, Done("close-w1")], [.. FeedsTests.Fed, Done("photo-w1"), Done("close-w1")]),
-        ("site.change-not-approved", [Change("approved", "")], [Change("approved", "Ed Warden")]),
-        ("site.incident-open", [Incident("")], [Incident("the display was powered up and looked over")]),
+        ("site.change-not-approved", [Change("approved", " - ")], [Change("approved", "Ed Warden")]),
+        ("site.incident-open", [Incident("none")], [Incident("the display was powered up and looked over")]),
     ];
 
     [Fact]
