@@ -62,8 +62,8 @@ internal static class RoutePlanner
                 return;
             }
 
-            plans[power.Route.Id] = Finished(task, power, p, null, Choose(task, power, first, both.Next[0], task.OnSurface(power)));
-            plans[signal.Route.Id] = Finished(task, signal, s, null, Choose(task, signal, second, both.Next[1], task.OnSurface(signal)));
+            plans[power.Route.Id] = Finished(task, power, p, both.Searches[0], Choose(task, power, first, both.Next[0], task.OnSurface(power)));
+            plans[signal.Route.Id] = Finished(task, signal, s, both.Searches[1], Choose(task, signal, second, both.Next[1], task.OnSurface(signal)));
         }
     }
 
@@ -113,7 +113,6 @@ internal static class RoutePlanner
         var hole = RouteTask.HoleOf(asked);
         var bored = ways.Chosen?.Holes.Count(h => h.Kind == WayMoveKind.Stud) ?? 0;
         var plates = (task.Wall.StudDepth - hole).Half < RouteTask.PlateBelow ? bored * 2 : 0;
-        search = way is null || ways.Chosen is null ? null : search ?? new WaySearch(way, task.Policy.Feeds);
         return new(
             asked.Route, asked.From?.Place, asked.To?.Place, bundle, hole, RouteTask.ConduitOf(asked.Route, bundle), ways.Chosen, ways.Next, ways.Others,
             ways.Chosen is { } chosen ? [.. Refused(task, asked, way, search, chosen)] : [], ways.Chosen is { OnSurface: false } inside && search is not null ? [.. Questions(task, asked, search, inside)] : [], plates);
@@ -153,10 +152,10 @@ internal static class RoutePlanner
                 found.Add(If(search.CostWith(s => s.Kind is WayMoveKind.BottomPlate or WayMoveKind.Basement), task.Feeds.Basement == false ? "Through the basement: nobody gets at the bottom plate from there." : "Through the basement: nobody has said whether the bottom plate can be reached."));
             }
 
-            // If nothing at all were in the way; only where that brings anything is it asked which of it.
+            // If nothing at all were in the way, which is looked for only where it could bring anything; and only where it does is it asked which of it.
             var closing = task.Wall.Features.Where(f => f.Traits.OpensWall || f.Traits.InWall).ToList();
             double? Cost(WayWall wall) => new WaySearch(way with { Wall = wall }, task.Policy.Feeds).CostWith(_ => false);
-            if (closing.Count > 0 && If(Cost(Without(way.Wall, _ => true)), string.Empty) is not null)
+            if (closing.Count > 0 && If(way.AtLeast(task.Policy.Feeds), string.Empty) is not null && If(Cost(Without(way.Wall, _ => true)), string.Empty) is not null)
             {
                 found.AddRange(closing.Select(f => If(Cost(Without(way.Wall, c => c.What == f.Name)), Phrase.Of($"Straight on: the {f.Name} is there, {f.Left} to {f.Right} across and {f.Bottom} to {f.Top} up."))));
             }

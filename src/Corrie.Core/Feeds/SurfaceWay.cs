@@ -54,8 +54,10 @@ internal static class SurfaceWay
             }
 
             var (i, j) = (place / ys.Count, place % ys.Count);
-            foreach (var (ni, nj, nextWay) in new[] { (i - 1, j, Level), (i + 1, j, Level), (i, j - 1, Upright), (i, j + 1, Upright) })
+            for (var side = 0; side < 4; side++)
             {
+                var nextWay = side < 2 ? Level : Upright;
+                var (ni, nj) = side < 2 ? (i - 1 + (2 * side), j) : (i, j - 5 + (2 * side));
                 if (ni < 0 || nj < 0 || ni >= xs.Count || nj >= ys.Count || Price(xs[i], ys[j], xs[ni], ys[nj]) is not { } price)
                 {
                     continue;

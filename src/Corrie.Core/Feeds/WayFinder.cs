@@ -22,13 +22,32 @@ internal sealed record WayAsked(WayWall Wall, WayEnd From, WayEnd To, Length Hol
         WayMoveKind.BottomPlate or WayMoveKind.Basement => !Wall.Basement,
         _ => false,
     };
+
+    /// <summary>What no way costs less than, however open the wall is: level and upright stretches, and what has to be drilled by studs, attic or basement.</summary>
+    /// <param name="figures">What moves cost.</param>
+    /// <returns>The cost, in the company's money.</returns>
+    public double AtLeast(FeedFigures figures)
+    {
+        var (across, along, open) = ((From.X - To.X).Abs.Inches, figures.Cost(figures.AlongBay) / 12, figures.Cost(figures.AlongOpen) / 12);
+        if (Wall.Bays.At(From.X) is not { } first || Wall.Bays.At(To.X) is not { } last || first == last)
+        {
+            return along * ((From.Y - To.Y).Abs.Inches + across);
+        }
+
+        var plies = Wall.Bays.Members.Items.Skip(Math.Min(first.Index, last.Index)).Take(Math.Abs(first.Index - last.Index)).Sum(m => m.Plies);
+        var studs = Bores ? (along * ((From.Y - To.Y).Abs.Inches + across)) + (plies * figures.Cost(figures.Stud)) : double.PositiveInfinity;
+        var attic = Wall.Attic ? (along * ((Wall.Height * 2) - From.Y - To.Y).Inches) + (open * across) + (figures.Cost(figures.TopPlate) * 2) + figures.Cost(figures.Attic) : double.PositiveInfinity;
+        var basement = Wall.Basement ? (along * (From.Y + To.Y).Inches) + (open * across) + (figures.Cost(figures.BottomPlate) * 2) + figures.Cost(figures.Basement) : double.PositiveInfinity;
+        return Math.Min(studs, Math.Min(attic, basement));
+    }
 }
 
 /// <summary>What was found.</summary>
 /// <param name="Best">The cheapest way of each; null where there is none that is allowed together with the others'.</param>
 /// <param name="Next">For each: the cheapest other way while the others stay; null where there is none.</param>
 /// <param name="Proven">Whether it is certain that no pair is cheaper.</param>
-internal sealed record WaysFound(IReadOnlyList<Way?> Best, IReadOnlyList<Way?> Next, bool Proven);
+/// <param name="Searches">For each: the search in which it can be asked what would be if something were otherwise.</param>
+internal sealed record WaysFound(IReadOnlyList<Way?> Best, IReadOnlyList<Way?> Next, bool Proven, IReadOnlyList<WaySearch> Searches);
 
 /// <summary>One way that is looked for, with its graph: what would be if something were otherwise is a search in the same graph.</summary>
 internal sealed class WaySearch
@@ -44,6 +63,11 @@ internal sealed class WaySearch
         graph = new(asked.Wall, figures, asked.From, asked.To, WayGraph.RowsOf(asked.Wall, [asked.From, asked.To], null), asked.MostBends);
         closed = graph.Mark(asked.MayNot);
     }
+
+    /// <summary>Takes a graph that is laid out already.</summary>
+    /// <param name="graph">The graph.</param>
+    /// <param name="closed">Steps that are not to be taken.</param>
+    public WaySearch(WayGraph graph, bool[] closed) => (this.graph, this.closed) = (graph, closed);
 
     /// <summary>The cheapest way, and the cheapest that differs.</summary>
     /// <returns>Both; null where there is none.</returns>
@@ -104,8 +128,9 @@ internal static class WayFinder
     /// <returns>The cheapest way, and the cheapest that differs.</returns>
     public static WaysFound One(WayAsked asked, FeedFigures figures)
     {
-        var (best, next) = new WaySearch(asked, figures).Found();
-        return new([best], [next], true);
+        var search = new WaySearch(asked, figures);
+        var (best, next) = search.Found();
+        return new([best], [next], true, [search]);
     }
 
     /// <summary>Finds two ways that keep apart.</summary>
@@ -134,7 +159,7 @@ internal static class WayFinder
 
         if (graphs[0].Shortest(closed[0]) is not { } mine || graphs[1].Shortest(closed[1], meets.With(0, mine), Nudge) is not { } its)
         {
-            return new([null, null], [null, null], true);
+            return None(true);
         }
 
         Offer(new([mine, its], closed, graphs[0].Cost(mine) + graphs[1].Cost(its)));
@@ -147,20 +172,26 @@ internal static class WayFinder
 
             if (left == 0)
             {
-                return Fallback(graphs, closed, meets);
+                return Fallback(graphs, closed, meets) ?? None(false);
             }
 
-            Offer(Without(at, 0, conflict.Mine));
-            Offer(Without(at, 1, conflict.Its));
+            Offer(Without(at, 0, meets.Round(0, conflict)));
+            Offer(Without(at, 1, meets.Round(1, conflict)));
         }
 
-        return new([null, null], [null, null], true);
+        return None(true);
 
-        Try? Without(Try at, int which, int step)
+        WaysFound None(bool proven) => new([null, null], [null, null], proven, [new(graphs[0], closed[0]), new(graphs[1], closed[1])]);
+
+        Try? Without(Try at, int which, IEnumerable<int> left)
         {
             var without = new[] { at.Without[0], at.Without[1] };
             without[which] = (bool[])without[which].Clone();
-            without[which][step] = true;
+            foreach (var step in left)
+            {
+                without[which][step] = true;
+            }
+
             return graphs[which].Shortest(without[which], meets.With(1 - which, at.Ways[1 - which]), Nudge) is { } way
                 ? new(which == 0 ? [way, at.Ways[1]] : [at.Ways[0], way], without, at.Cost - graphs[which].Cost(at.Ways[which]) + graphs[which].Cost(way))
                 : null;
@@ -203,7 +234,7 @@ internal static class WayFinder
     }
 
     // So many places at which they meet that trying all is no use: one after the other, in both orders.
-    private static WaysFound Fallback(WayGraph[] graphs, bool[][] closed, Meeting meets)
+    private static WaysFound? Fallback(WayGraph[] graphs, bool[][] closed, Meeting meets)
     {
         (double Cost, IReadOnlyList<int>[] Ways)? best = null;
         foreach (var leads in new[] { 0, 1 })
@@ -215,13 +246,13 @@ internal static class WayFinder
             }
         }
 
-        return best is null ? new([null, null], [null, null], false) : Found(graphs, best.Value.Ways, closed, meets, false);
+        return best is null ? null : Found(graphs, best.Value.Ways, closed, meets, false);
     }
 
     private static WaysFound Found(WayGraph[] graphs, IReadOnlyList<int>[] ways, bool[][] closed, Meeting meets, bool proven) => new(
         [graphs[0].Told(ways[0]), graphs[1].Told(ways[1])],
         [Other(graphs[0], ways[0], Both(closed[0], meets.With(1, ways[1]))), Other(graphs[1], ways[1], Both(closed[1], meets.With(0, ways[0])))],
-        proven);
+        proven, [new(graphs[0], closed[0]), new(graphs[1], closed[1])]);
 
     private static bool[] Both(bool[] a, bool[] b)
     {
@@ -282,6 +313,33 @@ internal static class WayFinder
             }
 
             return null;
+        }
+
+        /// <summary>
+        /// The steps that one of two ways does without where they meet. In one member all holes of a stretch shorter than the distance meet each other, so
+        /// that one of the ways has none in it: the whole stretch round both holes is left out, not one hole after the other.
+        /// </summary>
+        public IEnumerable<int> Round(int which, (int Mine, int Its) conflict)
+        {
+            var (graph, mine, its) = (graphs[which], graphs[0].Steps[conflict.Mine], graphs[1].Steps[conflict.Its]);
+            if (mine.Kind != WayMoveKind.Stud)
+            {
+                yield return which == 0 ? conflict.Mine : conflict.Its;
+                yield break;
+            }
+
+            var (low, high) = (Length.Min(rows[mine.Row], rows[its.Row]), Length.Max(rows[mine.Row], rows[its.Row]));
+            var spare = apart - (high - low);
+            var (from, to) = (low - spare.Half, low - spare.Half + apart);
+            var (start, end) = graph.Of(mine.Index);
+            for (var i = start; i < end; i++)
+            {
+                var step = graph.Steps[i];
+                if (step.Kind == WayMoveKind.Stud && rows[step.Row] >= from && rows[step.Row] < to)
+                {
+                    yield return i;
+                }
+            }
         }
 
         private bool Conflict(WayStep a, WayStep b) => a.Kind == b.Kind && a.Index == b.Index && a.Kind switch

@@ -29,7 +29,7 @@ public sealed record FreeRegion(IReadOnlyList<FreeWindow> Windows)
             return new([]);
         }
 
-        var solid = blocked.Where(b => b.Width > Length.Zero && b.Height > Length.Zero && b.Left < bounds.Right && b.Right > bounds.Left && b.Bottom < bounds.Top && b.Top > bounds.Bottom).OrderBy(b => b.Bottom).ToList();
+        var solid = Solid(bounds, blocked);
         var edges = solid.SelectMany(b => new[] { b.Left, b.Right }).Where(x => x > bounds.Left && x < bounds.Right).Append(bounds.Left).Append(bounds.Right).Distinct().Order().ToList();
         var (slabs, parents) = (new List<List<Piece>>(), new List<int>());
         for (var i = 0; i < edges.Count; i++)
@@ -68,6 +68,26 @@ public sealed record FreeRegion(IReadOnlyList<FreeWindow> Windows)
     /// <param name="y">Over the floor.</param>
     /// <returns>The part; null where it is not free.</returns>
     public FreeWindow? At(Length x, Length y) => Windows.FirstOrDefault(w => w.Holds(x, y));
+
+    // What takes something away from the bounds, from the lowest. What lies in another takes away nothing of its own.
+    private static List<Rect> Solid(Rect bounds, IReadOnlyList<Rect> blocked)
+    {
+        var solid = new List<Rect>(blocked.Count);
+        foreach (var b in blocked)
+        {
+            if (b.Width > Length.Zero && b.Height > Length.Zero && b.Left < bounds.Right && b.Right > bounds.Left && b.Bottom < bounds.Top && b.Top > bounds.Bottom
+                && !solid.Exists(o => Inside(b, o)))
+            {
+                solid.RemoveAll(o => Inside(o, b));
+                solid.Add(b);
+            }
+        }
+
+        solid.Sort((a, b) => a.Bottom.CompareTo(b.Bottom));
+        return solid;
+    }
+
+    private static bool Inside(Rect inner, Rect outer) => outer.Left <= inner.Left && outer.Right >= inner.Right && outer.Bottom <= inner.Bottom && outer.Top >= inner.Top;
 
     private static List<Piece> Slab(Rect bounds, List<Rect> solid, Length left, Length right, List<int> parents)
     {

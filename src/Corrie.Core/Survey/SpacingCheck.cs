@@ -17,6 +17,7 @@ internal static class SpacingCheck
     private static readonly Length SameStep = Length.Tape(1, 1, 2);
 
     private const int Starts = 96;
+    private const int Together = 64;
     private const int FewMembers = 6;
     private const double OnModule = 0.9;
     private const double Framers = 0.25;
@@ -93,8 +94,9 @@ internal static class SpacingCheck
         bool Same(Length spacing) => Math.Abs(spacing.Inches - told) < 1d / 16;
         var mine = Usual.Where(u => Same(u.Spacing)).Select(u => (int?)u.Group).FirstOrDefault();
         // Few members cannot tell 16 in from 400 mm.
-        var near = Usual.Where(u => u.Group == mine && (centres.Count < FewMembers || Same(u.Spacing))).Select(u => u.Spacing.Inches).Append(told).Max(s => Log(centres, s));
-        var best = Usual.Select(u => (Spacing: u.Spacing.Inches, u.Words, Log: Log(centres, u.Spacing.Inches))).Append((Spacing: 0, Words: "no module at all", Log: ByChance)).MaxBy(u => u.Log);
+        var usual = Usual.Select(u => (Spacing: u.Spacing.Inches, u.Words, Log: Log(centres, u.Spacing.Inches), Near: u.Group == mine && (centres.Count < FewMembers || Same(u.Spacing)))).ToList();
+        var near = usual.Where(u => u.Near).Select(u => u.Log).Append(Log(centres, told)).Max();
+        var best = usual.Append((Spacing: 0, Words: "no module at all", Log: ByChance, Near: false)).MaxBy(u => u.Log);
         return best.Log > near + Math.Log(MuchLikelier) ? (best.Spacing, best.Words) : null;
     }
 
@@ -103,8 +105,11 @@ internal static class SpacingCheck
     {
         Span<double> logs = stackalloc double[Starts];
         Span<double> one = stackalloc double[Starts];
-        foreach (var centre in centres)
+        Span<double> all = stackalloc double[Starts];
+        all.Fill(1);
+        for (var i = 0; i < centres.Count; i++)
         {
+            var centre = centres[i];
             for (var s = 0; s < Starts; s++)
             {
                 var steps = (centre / spacing) - ((double)s / Starts);
@@ -116,8 +121,14 @@ internal static class SpacingCheck
             TensorPrimitives.Exp<double>(one, one);
             TensorPrimitives.Multiply(one, OnModule * spacing / (Framers * Math.Sqrt(2 * Math.PI)), one);
             TensorPrimitives.Add(one, 1 - OnModule, one);
-            TensorPrimitives.Log<double>(one, one);
-            TensorPrimitives.Add(logs, one, logs);
+            TensorPrimitives.Multiply(all, one, all);
+            // One logarithm for many: none of them is less than a tenth, so that so many stay far from what a double can no longer hold.
+            if (i % Together == Together - 1 || i == centres.Count - 1)
+            {
+                TensorPrimitives.Log<double>(all, all);
+                TensorPrimitives.Add(logs, all, logs);
+                all.Fill(1);
+            }
         }
 
         var most = TensorPrimitives.Max<double>(logs);
