@@ -26,6 +26,7 @@ public sealed class Company : IAsyncDisposable
         Catalogue = new(file, time);
         Policies = new(file, time);
         Photos = new(PhotosOf(path));
+        Pieces = new(PhotosOf(path), time);
     }
 
     /// <summary>Where the photos of a company lie.</summary>
@@ -59,6 +60,9 @@ public sealed class Company : IAsyncDisposable
 
     /// <summary>Photos of the jobs.</summary>
     public PhotoStore Photos { get; }
+
+    /// <summary>Photos that are on their way, piece by piece.</summary>
+    public PhotoPieces Pieces { get; }
 
     /// <summary>What the company is called; null until it has been named.</summary>
     public string? Name

@@ -11,7 +11,7 @@ const root = fileURLToPath(new URL('../../', import.meta.url));
 const axe = readFileSync(join(root, 'node_modules/axe-core/axe.min.js'), 'utf8');
 const passwords = { ines: 'chalk-line-1', tom: 'plumb-bob-2', olive: 'tape-hook-3', warden: 'stove-room-4' };
 
-const freePort = () => new Promise(resolve => {
+export const freePort = () => new Promise(resolve => {
   const server = createServer().listen(0, '127.0.0.1', () => {
     const { port } = server.address();
     server.close(() => resolve(port));
@@ -23,28 +23,41 @@ export async function start() {
   const port = await freePort();
   const base = `http://127.0.0.1:${port}`;
   const folder = join(root, 'src/Corrie.Web');
-  const server = spawn('dotnet', [join(folder, 'bin/Release/net10.0/Corrie.Web.dll'), '--environment', 'Development', '--contentRoot', folder, '--Data', data, '--Demo', 'true', '--Urls', base], { stdio: ['ignore', 'pipe', 'pipe'] });
+  const run = () => spawn('dotnet', [join(folder, 'bin/Release/net10.0/Corrie.Web.dll'), '--environment', 'Development', '--contentRoot', folder, '--Data', data, '--Demo', 'true', '--Urls', base], { stdio: ['ignore', 'pipe', 'pipe'] });
   let log = '';
-  server.stdout.on('data', d => { log += d; });
-  server.stderr.on('data', d => { log += d; });
-  for (let i = 0; ; i++) {
-    try {
-      await fetch(base + '/sign-in');
-      break;
-    } catch {
-      if (i > 150) {
-        throw new Error('Corrie did not start: ' + log);
+  let server = null;
+  async function again() {
+    server = run();
+    server.stdout.on('data', d => { log += d; });
+    server.stderr.on('data', d => { log += d; });
+    for (let i = 0; ; i++) {
+      try {
+        await fetch(base + '/sign-in');
+        break;
+      } catch {
+        if (i > 150) {
+          throw new Error('Corrie did not start: ' + log);
+        }
+        await new Promise(r => setTimeout(r, 200));
       }
-      await new Promise(r => setTimeout(r, 200));
     }
   }
+
+  /** Kills the server in the middle of what it does. */
+  async function kill() {
+    const over = new Promise(r => server.once('exit', r));
+    server.kill('SIGKILL');
+    await over;
+  }
+
+  await again();
   const browser = await chromium.launch({
     executablePath: '/usr/bin/chromium',
     args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'],
   });
 
   /** A page of somebody's own browser window, signed in; faults of the console are collected in page.faults. */
-  async function as(who, viewport = { width: 1280, height: 800 }, more = {}) {
+  async function as(who, viewport = { width: 1280, height: 800 }, more = {}, through = base) {
     const context = await browser.newContext({ viewport, serviceWorkers: 'block', ...more });
     const page = await context.newPage();
     page.setDefaultTimeout(20_000);
@@ -56,7 +69,7 @@ export async function start() {
     page.faults = [];
     page.on('pageerror', e => page.faults.push(e.message));
     page.on('console', m => m.type() === 'error' && !m.text().includes('422') && page.faults.push(m.text()));
-    await page.goto(base + '/sign-in');
+    await page.goto(through + '/sign-in');
     await page.fill('#name', who);
     await page.fill('#password', passwords[who]);
     await page.click('.door-form .do');
@@ -71,7 +84,7 @@ export async function start() {
     rmSync(data, { recursive: true, force: true });
   }
 
-  return { base, as, stop, browser };
+  return { base, as, stop, browser, kill, again };
 }
 
 /** Faults against WCAG 2.2 AA on a page, in short. */

@@ -37,9 +37,10 @@ internal sealed record DayThing(string Key, string Name, Receipt Receipt, Earlie
 /// <param name="Incidents">Its incidents.</param>
 /// <param name="Supplied">What its client supplies.</param>
 /// <param name="Done">What has been done.</param>
+/// <param name="Photos">Photos of steps.</param>
 /// <param name="Inspected">What was said of an inspection before a wall is closed; empty for nothing.</param>
 internal sealed record DayTask(
-    string Wall, bool First, Same<DayDisplay> Displays, Same<DayThing> Things, Same<string> Unplaced, Same<Visit> Visits, Same<ChangeOrder> Changes, Same<Incident> Incidents, Same<ClientSupplied> Supplied, Same<DayTick> Done, string Inspected);
+    string Wall, bool First, Same<DayDisplay> Displays, Same<DayThing> Things, Same<string> Unplaced, Same<Visit> Visits, Same<ChangeOrder> Changes, Same<Incident> Incidents, Same<ClientSupplied> Supplied, Same<DayTick> Done, Same<DayPhoto> Photos, string Inspected);
 
 /// <summary>What is wrong with the day by its records.</summary>
 internal static class DayCheck
@@ -108,10 +109,11 @@ internal static class DayCheck
                 new("order/layout", begun.Place.CentreX, begun.Place.CentreY), $"Give {(task.Unplaced.Items.Count == 1 ? "it its place" : "them their places")} before the next hole: {task.Unplaced.Items.Count} {(task.Unplaced.Items.Count == 1 ? "box has" : "boxes have")} none, {string.Join(", ", task.Unplaced.Items)}, and the first bolt for the {begun.Name} is in.");
         }
 
-        if (Done(DaySteps.Close(task.Wall)) && (!Done(DaySteps.Photo(task.Wall)) || (task.Inspected.Trim().Length > 0 && !Done(DaySteps.Inspect(task.Wall)))))
+        var seen = task.Photos.Items.Any(p => p.Step == DaySteps.Photo(task.Wall));
+        if (Done(DaySteps.Close(task.Wall)) && (!seen || (task.Inspected.Trim().Length > 0 && !Done(DaySteps.Inspect(task.Wall)))))
         {
             yield return SiteFindings.Order.At(
-                new("order/closed"), $"Open it again, or find the record: the wall is closed, and 0 of 1 {(Done(DaySteps.Photo(task.Wall)) ? "inspections" : "photos of what is inside")} came before.");
+                new("order/closed"), $"Open it again, or find the record: the wall is closed, and 0 of 1 {(seen ? "inspections" : "photos of what is inside")} came before.");
         }
 
         foreach (var display in task.Displays.Items.Where(d => d.Hangs && d.Unwired.Length > 0))
@@ -126,7 +128,7 @@ internal static class DayCheck
         foreach (var order in task.Changes.Items.Where(c => c.Begun && !c.Approved))
         {
             yield return SiteFindings.ChangeNotApproved.At(
-                new($"changes/{order.Id}"), $"Stop, and have it approved by name: '{order.Says}' has begun, {(order.Hours is { } hours ? Phrase.Of($"{hours:0.#} hours") : "its hours not said")}, and {(order.State == Agreed.Refused ? "the client refused it" : "0 of 1 approvals are on record")}.");
+                new($"changes/{order.Id}"), $"Stop, and have it approved by name: '{order.Says}' has begun, {(order.Hours is { } hours ? Phrase.Of($"{hours:0.#} hours") : "its hours not said")}, and {(order.State == Agreed.Refused ? "the client refused it" : order.Stale ? Phrase.Of($"what the client signed was another offer, '{order.SignedFor}', so that 0 of 1 approvals hold") : "0 of 1 approvals are on record")}.");
         }
 
         foreach (var order in task.Changes.Items.Where(c => c.Unsafe && c.State == Agreed.Refused && !c.Begun))

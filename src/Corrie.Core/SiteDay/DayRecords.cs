@@ -1,3 +1,4 @@
+using System.Globalization;
 using Corrie.Core.Catalogue;
 using Corrie.Core.Feeds;
 using Corrie.Core.Format;
@@ -113,8 +114,20 @@ public enum Agreed
 /// <param name="Unsafe">Whether what was found is unsafe as it is.</param>
 public sealed record ChangeOrder(string Id, string Says, double? Hours, double? Price, Agreed State, string Signed, string On, bool Begun, bool Unsafe)
 {
-    /// <summary>Whether somebody has agreed to it by name.</summary>
-    public bool Approved => State == Agreed.Approved && Licences.Given(Signed);
+    /// <summary>The signature as it was drawn, see <see cref="DrawnSignature"/>; empty for a typed one.</summary>
+    public string Drawn { get; init; } = string.Empty;
+
+    /// <summary>What the client was shown when they signed on the spot; empty where somebody entered their answer later.</summary>
+    public string SignedFor { get; init; } = string.Empty;
+
+    /// <summary>What is agreed to: words, hours and price.</summary>
+    public string Offer => string.Create(CultureInfo.InvariantCulture, $"{Says} / {Hours?.ToString("0.##", CultureInfo.InvariantCulture) ?? "?"} h / {Price?.ToString("0.00", CultureInfo.InvariantCulture) ?? "?"}");
+
+    /// <summary>Whether what was signed is no longer what it says.</summary>
+    public bool Stale => SignedFor.Length > 0 && SignedFor != Offer;
+
+    /// <summary>Whether somebody has agreed by name to what it says now.</summary>
+    public bool Approved => State == Agreed.Approved && Licences.Given(Signed) && !Stale;
 
     /// <summary>The change orders of a job.</summary>
     public static Part<IReadOnlyList<ChangeOrder>> Part { get; } = new(Holder.Job, "changeOrders", new MapShape<ChangeOrder>("work beyond what was agreed", new GroupShape<ChangeOrder>("a change order", m => new ChangeOrder(
@@ -126,7 +139,11 @@ public sealed record ChangeOrder(string Id, string Says, double? Hours, double? 
         m.Text("signed", "the name that was signed", 80),
         m.Text("on", "when", 40),
         m.Yes("begun", "whether the work has begun"),
-        m.Yes("unsafe", "whether what was found is unsafe as it is"))), 60));
+        m.Yes("unsafe", "whether what was found is unsafe as it is"))
+    {
+        Drawn = m.Text("drawn", "the signature as it was drawn: strokes of M and L with whole numbers", DrawnSignature.Most),
+        SignedFor = m.Text("signedFor", "what the client was shown when they signed", 500),
+    }), 60));
 }
 
 /// <summary>What happened.</summary>
@@ -214,4 +231,40 @@ public sealed record DayTick(string Id, string By, string Note, bool AsPlanned)
         m.Text("by", "who", 80),
         m.Text("note", "what else there is to say", 300),
         m.Yes("asPlanned", "whether it went as planned", usual: true))), 500));
+}
+
+/// <summary>A photo of a step of the day.</summary>
+/// <param name="Id">Its key.</param>
+/// <param name="Step">Key of the step; it stays where a later plan has no such step.</param>
+/// <param name="Picture">Name of the picture: SHA-256 of the file, in hexadecimal figures.</param>
+/// <param name="Says">What is to be seen.</param>
+/// <param name="By">Who took it.</param>
+/// <param name="Notes">What was drawn on it; the picture itself stays as it is.</param>
+public sealed record DayPhoto(string Id, string Step, string Picture, string Says, string By, Same<PhotoNote> Notes)
+{
+    /// <summary>The photos of a job's steps.</summary>
+    public static Part<IReadOnlyList<DayPhoto>> Part { get; } = new(Holder.Job, "pictures", new MapShape<DayPhoto>("photos of steps of the day", new GroupShape<DayPhoto>("a photo of a step", m => new DayPhoto(
+        m.Key,
+        m.Need("step", new TextShape("key of the step", 60)),
+        m.Need("picture", new TextShape("the name of the picture: SHA-256 of the file, in hexadecimal figures", 64)),
+        m.Text("says", "what is to be seen", 200),
+        m.Text("by", "who took it", 80),
+        new(m.Map("notes", "arrows drawn on it", PhotoNote.Shape, 40)))), 400));
+}
+
+/// <summary>An arrow on a photo, from its words to what it points at. Places are shares of the picture, 0 to 1 from the left and from the top.</summary>
+/// <param name="Id">Its key.</param>
+/// <param name="X">Where its words stand.</param>
+/// <param name="Y">Where its words stand.</param>
+/// <param name="ToX">Where it points.</param>
+/// <param name="ToY">Where it points.</param>
+/// <param name="Says">Its words.</param>
+/// <param name="By">Who drew it.</param>
+public sealed record PhotoNote(string Id, double X, double Y, double ToX, double ToY, string Says, string By)
+{
+    /// <summary>An arrow, as it is described.</summary>
+    internal static GroupShape<PhotoNote> Shape { get; } = new("an arrow", m => new PhotoNote(
+        m.Key, Share(m, "x", "where its words stand, from the left"), Share(m, "y", "where its words stand, from the top"), Share(m, "toX", "where it points, from the left"), Share(m, "toY", "where it points, from the top"), m.Text("says", "its words", 120), m.Text("by", "who drew it", 80)));
+
+    private static double Share(Members m, string name, string what) => m.Need(name, new NumberShape(what, 0, 1));
 }

@@ -99,6 +99,9 @@ public sealed record DayStep(string Id, DayPhase Phase, Phrase Does, DayRole Who
     /// <summary>Where its evidence is entered, as the word of a step of the work and the form there; null where a tick is all.</summary>
     public (WorkStep Step, string Form)? Evidence { get; init; }
 
+    /// <summary>Whether a photo is its evidence, and no tick is enough.</summary>
+    public bool ByPhoto { get; init; }
+
     /// <summary>What ticking it writes beside the tick itself.</summary>
     public IReadOnlyList<Change> Writes { get; init; } = [];
 }
@@ -159,6 +162,7 @@ public static class DaySteps
     {
         private readonly JobSheet sheet = plan.Sheet;
         private readonly IReadOnlyList<DayTick> done = plan.Sheet.Get(DayTick.Part) ?? [];
+        private readonly IReadOnlyList<DayPhoto> photos = plan.Sheet.Get(DayPhoto.Part) ?? [];
         private readonly List<DayStep> steps = [];
 
         public IReadOnlyList<DayStep> Steps()
@@ -208,6 +212,8 @@ public static class DaySteps
             After(mounts.Count > 0);
             return steps;
         }
+
+        private DayPhoto? Photographed(string id) => photos.FirstOrDefault(p => p.Step == id);
 
         private DayTick? Ticked(string id) => done.FirstOrDefault(d => d.Id == id);
 
@@ -408,9 +414,11 @@ public static class DaySteps
                 return;
             }
 
-            steps.Add(Step(Photo(wall.Id), DayPhase.Cables, $"Photograph what is inside{Of(wall)}: {boxes} {(boxes == 1 ? "box" : "boxes")}, {inside.Count} {(inside.Count == 1 ? "way" : "ways")}, with a tape in the picture.", 4) with
+            steps.Add(Step(Photo(wall.Id), DayPhase.Cables, $"Photograph what is inside{Of(wall)}: {boxes} {(boxes == 1 ? "box" : "boxes")}, {inside.Count} {(inside.Count == 1 ? "way" : "ways")}, with a tape in the picture.", 4, done: Photographed(Photo(wall.Id)) is not null) with
             {
                 Wall = wall.Id,
+                By = Photographed(Photo(wall.Id))?.By ?? string.Empty,
+                ByPhoto = true,
                 Hold = "Before the wall is closed or a plate covers a box: what is inside is on a photo.",
                 Guards = [DayPhase.Close],
             });

@@ -1,3 +1,4 @@
+using System.Text.Json;
 using System.Text.Json.Nodes;
 using Corrie.Core.Format;
 using Corrie.Core.Jobs;
@@ -53,9 +54,12 @@ public static class PathWords
             LengthReader.Read(text, UnitSystem.Millimetres, directed: true) is { Ok: true } read && text.Any(char.IsLetter)
                 ? read.Value.Show(path.Length > 0 && JobForm.At(path) is LengthShape { Bare: { } bare } ? new(bare) : style).ToString() : text,
         JsonValue v when v.TryGetValue<bool>(out var yes) => yes ? "yes" : "no",
+        JsonObject tick when Pointer.Split(path) is ["day", _] => (tick["asPlanned"]?.GetValueKind() == JsonValueKind.False ? "not as planned" : "done") + (tick["note"] is { } note ? $": '{note}'" : string.Empty),
+        JsonObject group when group["picture"] is not null && group["step"] is not null => $"a photo{(group["says"] is { } says ? $" of '{says}'" : string.Empty)}",
         JsonObject group when group["picture"] is not null => "a photo of " + group["of"],
         JsonObject group when group["at"] is { } at && group["kind"] is { } kind => Found(group, kind.ToString(), group["to"] is { } far ? $"{Value(at, style)} to {Value(far, style)}" : Value(at, style)),
         JsonObject group when group["value"] is { } length && group["from"] is { } from => $"{Point(from, path, plan, style)} to {Point(group["to"], path, plan, style)}: {Value(length, style)}",
+        JsonObject group when group["says"] is { } words => $"'{words}'",
         JsonObject group when group["name"] is { } name => name.ToString(),
         JsonObject group when group["product"]?["name"] is { } product => product.ToString(),
         JsonObject group when group["kind"] is { } kind => $"a {kind}",

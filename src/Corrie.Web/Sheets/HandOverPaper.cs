@@ -280,7 +280,17 @@ public sealed class HandOverPaper : Paper
             Head("Changes");
             foreach (var change in changes)
             {
-                Row((change.Says, 0.5), (string.Create(CultureInfo.InvariantCulture, $"{(change.Hours is { } hours ? $"{hours:0.#} h" : string.Empty)}{(change.Price is { } price ? $", {price:0.00}" : string.Empty)}"), 0.15), (change.State switch { Agreed.Approved => $"approved by {change.Signed}, {change.On}", Agreed.Refused => $"refused by {change.Signed}, {change.On}", _ => "not answered" }, 0.35));
+                Row((change.Says, 0.5), (string.Create(CultureInfo.InvariantCulture, $"{(change.Hours is { } hours ? $"{hours:0.#} h" : string.Empty)}{(change.Price is { } price ? $", {price:0.00}" : string.Empty)}"), 0.15), (change.State switch { Agreed.Approved => $"approved by {change.Signed}, {change.On}", Agreed.Refused => $"refused by {change.Signed}, {change.On}", _ => "not answered" } + (change.Stale ? ", for another offer" : string.Empty), 0.35));
+                if (DrawnSignature.Read(change.Drawn) is { } strokes)
+                {
+                    Needs(44);
+                    foreach (var stroke in strokes.Where(s => s.Count > 1))
+                    {
+                        on.DrawLines(new XPen(XColors.Black, 0.7), [.. stroke.Select(p => new XPoint(Margin + 20 + (p.X * 0.28), y + (p.Y * 0.28)))]);
+                    }
+
+                    y += 44;
+                }
             }
         }
     }

@@ -23,8 +23,10 @@ public class DayTests : IFindingCases
         ("site.earlier-install", [("/items/m1/earlier", Sheets.Json("""{ "held": "in-members", "moves": false }"""))], [("/items/m1/earlier", Sheets.Json("""{ "held": "in-members", "moves": false, "by": "Tom" }"""))]),
         ("site.not-tested-on-receipt", [Hangs], [Hangs, Tested]),
         ("site.parts-missing", [("/items/m1/receipt/missing", "the washers")], [("/items/m1/receipt/missing", " ")]),
-        ("site.order", [.. FeedsTests.Fed, Done("close-w1")], [.. FeedsTests.Fed, Done("photo-w1"), Done("close-w1")]),
+        ("site.order", [.. FeedsTests.Fed, Done("close-w1")], [.. FeedsTests.Fed, Photographed("photo-w1"), Done("close-w1")]),
         ("site.change-not-approved", [Change("approved", " - ")], [Change("approved", "Ed Warden")]),
+        // What was signed counts for the words, hours and price that stood there, and for no others.
+        ("site.change-not-approved", [Signed("1.5", "A hidden pipe is moved / 1 h / 80.00")], [Signed("1.5", "A hidden pipe is moved / 1.5 h / 80.00")]),
         ("site.incident-open", [Incident("none")], [Incident("the display was powered up and looked over")]),
     ];
 
@@ -46,9 +48,25 @@ public class DayTests : IFindingCases
         var dead = DaySteps.Of(Sheets.Plan([.. FeedsTests.Fed, ("/electrics/isolations/i", Sheets.Json("""{ "circuit": "c1", "by": "Pat", "licence": "E-7", "off": true, "locked": true, "tester": "two-pole", "on": "4 May, 9:10" }"""))]));
         Assert.Null(DaySteps.WaitsFor(dead, Step(dead, "wire-b3")));
         Assert.Equal("photo-w1", DaySteps.WaitsFor(dead, Step(dead, "close-w1"))?.Id);
-        var photographed = DaySteps.Of(Sheets.Plan([.. FeedsTests.Fed, Done("photo-w1")]));
+        // A tick is no photo.
+        var ticked = DaySteps.Of(Sheets.Plan([.. FeedsTests.Fed, Done("photo-w1")]));
+        Assert.Equal("photo-w1", DaySteps.WaitsFor(ticked, Step(ticked, "close-w1"))?.Id);
+        var photographed = DaySteps.Of(Sheets.Plan([.. FeedsTests.Fed, Photographed("photo-w1")]));
         Assert.Null(DaySteps.WaitsFor(photographed, Step(photographed, "close-w1")));
     }
+
+    [Theory]
+    [InlineData("M10 10 L20 20 L30 10 L40 20 L50 10 L60 20 L70 10 L80 20", 1)]
+    [InlineData("M10 10 L20 20 L30 10 L40 20 M50 10 L60 20 L70 10 L400 150", 2)]
+    // A dot, a place outside, a stroke that begins nowhere, half a point, and what is no drawing at all.
+    [InlineData("M10 10 L11 11", 0)]
+    [InlineData("M10 10 L20 20 L30 10 L40 20 M50 10 L60 20 L70 10 L401 150", 0)]
+    [InlineData("L10 10 L20 20 L30 10 L40 20 L50 10 L60 20 L70 10 L80 20", 0)]
+    [InlineData("M10 10 L20 20 L30 10 L40 20 L50 10 L60 20 L70 10 L80", 0)]
+    [InlineData("M10 10 L-2 20 L30 10 L40 20 L50 10 L60 20 L70 10 L80 20", 0)]
+    [InlineData("A. Warden", 0)]
+    [InlineData("", 0)]
+    public void A_drawn_signature_is_strokes_within_its_field(string text, int strokes) => Assert.Equal(strokes, DrawnSignature.Read(text)?.Count ?? 0);
 
     [Fact]
     public void A_tick_is_read_back_as_done_whatever_it_ticks()
@@ -56,7 +74,7 @@ public class DayTests : IFindingCases
         // One after the other, in the order of the day; where a tick is not enough nothing is ticked.
         var document = Sheets.Document(FeedsTests.Fed);
         var plan = Planner.Plan(JobForm.Read(document).Sheet);
-        var ticked = DaySteps.Of(plan).Where(s => s.Field is null && (s.Evidence is null || s.Writes.Count > 0)).ToList();
+        var ticked = DaySteps.Of(plan).Where(s => s.Field is null && !s.ByPhoto && (s.Evidence is null || s.Writes.Count > 0)).ToList();
         Assert.True(ticked.Count > 12, $"{ticked.Count}");
         foreach (var step in ticked)
         {
@@ -97,6 +115,10 @@ public class DayTests : IFindingCases
     private static DayStep Step(IReadOnlyList<DayStep> steps, string id) => steps.Single(s => s.Id == id);
 
     private static (string, JsonNode?) Visit(params string[] people) => ("/visits/v", new JsonObject { ["on"] = "2026-11-27", ["people"] = new JsonArray([.. people.Select(p => (JsonNode?)p)]) });
+
+    private static (string, JsonNode?) Photographed(string step) => ("/pictures/p1", new JsonObject { ["step"] = step, ["picture"] = new string('a', 64), ["by"] = "Tom" });
+
+    private static (string, JsonNode?) Signed(string hours, string signedFor) => ("/changeOrders/c1", new JsonObject { ["says"] = "A hidden pipe is moved", ["hours"] = double.Parse(hours, System.Globalization.CultureInfo.InvariantCulture), ["price"] = 80, ["state"] = "approved", ["signed"] = "Ed Warden", ["signedFor"] = signedFor, ["begun"] = true });
 
     private static (string, JsonNode?) Done(string step) => ("/day/" + step, new JsonObject { ["by"] = "Tom" });
 

@@ -1,11 +1,14 @@
+using System.Text.Json.Nodes;
 using Corrie.Core.Findings;
 using Corrie.Core.Jobs;
 using Corrie.Core.Planning;
 using Corrie.Core.SiteDay;
+using Corrie.Data;
 using Corrie.Web.Access;
 using Corrie.Web.Jobs;
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
 
 namespace Corrie.Web.Pages.Wall;
 
@@ -32,9 +35,17 @@ public sealed class DayModel(CurrentUser user) : WallPageModel(user)
     /// <summary>What was typed where it was refused.</summary>
     public string Typed { get; private set; } = string.Empty;
 
+    /// <summary>Photos of the steps.</summary>
+    public IReadOnlyList<DayPhoto> Photos => Job.Plan.Sheet.Get(DayPhoto.Part) ?? [];
+
     /// <summary>The address of a step.</summary>
     /// <param name="step">The step.</param>
-    public string At(DayStep step) => step.Field is { } field ? $"/jobs/{Id}/field?item={field.Mount}&step={Uri.EscapeDataString(field.Step)}" : $"/jobs/{Id}/day?step={Uri.EscapeDataString(step.Id)}";
+    public string At(DayStep step) => At(Id, step);
+
+    /// <summary>The address of a step.</summary>
+    /// <param name="job">The job's key.</param>
+    /// <param name="step">The step.</param>
+    public static string At(long job, DayStep step) => step.Field is { } field ? $"/jobs/{job}/field?item={field.Mount}&step={Uri.EscapeDataString(field.Step)}" : $"/jobs/{job}/day?step={Uri.EscapeDataString(step.Id)}";
 
     /// <summary>Where a step's evidence is entered; null where a tick is all.</summary>
     /// <param name="step">The step.</param>
@@ -72,6 +83,7 @@ public sealed class DayModel(CurrentUser user) : WallPageModel(user)
 
         var otherwise = how == "otherwise";
         Problem = DaySteps.WaitsFor(Steps, found) is { } hold ? $"This waits for a hold point: {hold.Hold!.Say(Style)}"
+            : found is { ByPhoto: true, Done: false } ? "A tick is not enough for this. Expected: a photo."
             : otherwise && string.IsNullOrWhiteSpace(note) ? "Nothing was said of what was not as planned. Expected: a few words."
             : null;
         if (Problem is null && SheetChanges.WouldBeWrong(Job.Ledger.Document, DaySteps.Tick(found, Reader.Name, Typed, !otherwise)) is { Count: > 0 } wrong)
@@ -81,8 +93,7 @@ public sealed class DayModel(CurrentUser user) : WallPageModel(user)
 
         if (Problem is not null)
         {
-            Response.StatusCode = StatusCodes.Status422UnprocessableEntity;
-            return Page();
+            return Refused(Problem);
         }
 
         // A second press says the same again: nothing is written for it.
@@ -116,6 +127,123 @@ public sealed class DayModel(CurrentUser user) : WallPageModel(user)
 
         await Append([new Change($"/{DayTick.Part.Name}/{found.Id}", null), .. found.Writes.Select(w => w with { Value = null })]);
         return Send.Go($"/jobs/{Id}/day?step={Uri.EscapeDataString(found.Id)}");
+    }
+
+    /// <summary>Adds a photo to a step, all of it at once.</summary>
+    /// <param name="step">Key of the step.</param>
+    /// <param name="says">What is to be seen.</param>
+    /// <param name="picture">The picture.</param>
+    public async Task<IActionResult> OnPostPhotoAsync(string? step, string? says, IFormFile? picture)
+    {
+        if (!Find())
+        {
+            return NotFound();
+        }
+
+        StepId = step;
+        if (Send.IsKnown(Job.Ledger))
+        {
+            return Send.Go(AfterPhoto(step));
+        }
+
+        if (picture is null)
+        {
+            return Refused("No picture was chosen. Expected: a JPEG, PNG or WebP picture.");
+        }
+
+        using var bytes = new MemoryStream();
+        await picture.CopyToAsync(bytes);
+        return await Keep(step, says, bytes.ToArray());
+    }
+
+    /// <summary>How much of a photo is there already, for a phone that was cut off.</summary>
+    /// <param name="once">The key that it is sent with.</param>
+    public IActionResult OnGetPiece(string? once)
+    {
+        if (!Find())
+        {
+            return NotFound();
+        }
+
+        return new JsonResult(new { have = OneSend.IsKey(once) ? Reader.Company.Pieces.Have(PieceKey(once!)) : 0 });
+    }
+
+    /// <summary>Takes a piece of a photo; with the last one the photo is there.</summary>
+    /// <param name="step">Key of the step.</param>
+    /// <param name="says">What is to be seen.</param>
+    /// <param name="offset">Where the piece begins, in bytes.</param>
+    /// <param name="total">How long the whole is.</param>
+    /// <param name="piece">The piece.</param>
+    public async Task<IActionResult> OnPostPieceAsync(string? step, string? says, long? offset, long? total, IFormFile? piece)
+    {
+        if (!Find())
+        {
+            return NotFound();
+        }
+
+        StepId = step;
+        if (Send.IsKnown(Job.Ledger))
+        {
+            return Send.Go(AfterPhoto(step));
+        }
+
+        if (!OneSend.IsKey(Request.Form["once"]) || offset is null || total is null || piece is null)
+        {
+            return Refused("A piece of a picture came without its key, its place or its bytes. Expected: all three.");
+        }
+
+        using var bytes = new MemoryStream();
+        await piece.CopyToAsync(bytes);
+        var key = PieceKey(Send.Key);
+        var (have, whole, problem) = Reader.Company.Pieces.Add(key, offset.Value, total.Value, bytes.ToArray());
+        if (problem is not null)
+        {
+            return Refused($"{problem}.");
+        }
+
+        if (whole is null)
+        {
+            return new JsonResult(new { have });
+        }
+
+        var answer = await Keep(step, says, whole);
+        Reader.Company.Pieces.Drop(key);
+        return answer;
+    }
+
+    private string PieceKey(string once) => $"{Id}-{once}";
+
+    private string AfterPhoto(string? step) => (Steps.FirstOrDefault(s => s.Id == step) is { } found ? At(found) : $"/jobs/{Id}/day") + "#photos";
+
+    private async Task<IActionResult> Keep(string? step, string? says, byte[] bytes)
+    {
+        // What a later plan has no step for is a photo of the job all the same.
+        if (step is not { Length: > 0 and <= 60 } || !step.All(c => char.IsAsciiLetterOrDigit(c) || c == '-'))
+        {
+            return Refused("It is not said which step the photo is of. Expected: the key of a step.");
+        }
+
+        var (name, problem) = Reader.Company.Photos.Add(bytes);
+        if (name is null)
+        {
+            return Refused($"{problem}. Expected: a JPEG, PNG or WebP picture of at most {PhotoStore.MostBytes / 1_000_000} MB.");
+        }
+
+        var photo = new JsonObject { ["step"] = step, ["picture"] = name, ["by"] = Reader.Name };
+        if (!string.IsNullOrWhiteSpace(says))
+        {
+            photo["says"] = says.Trim()[..Math.Min(200, says.Trim().Length)];
+        }
+
+        await Append([new Change($"/{DayPhoto.Part.Name}/p{Send.Key[..12]}", photo)]);
+        return Send.Go(AfterPhoto(step));
+    }
+
+    private PageResult Refused(string problem)
+    {
+        Problem = problem;
+        Response.StatusCode = StatusCodes.Status422UnprocessableEntity;
+        return Page();
     }
 
     private OneSend Send => send ??= OneSend.Of(Request);

@@ -39,7 +39,7 @@ async function take(box) {
     const cache = await caches.open(ALONG);
     const here = stamp(box.dataset.along);
     const steps = [...document.querySelectorAll('.day-steps a')].map(a => a.getAttribute('href'));
-    const pages = [...new Set([...steps, `/jobs/${box.dataset.along}/in-wall`, `/jobs/${box.dataset.along}/electrician`])];
+    const pages = [...new Set([...steps, `/jobs/${box.dataset.along}/in-wall`, `/jobs/${box.dataset.along}/electrician`, `/jobs/${box.dataset.along}/changes`])];
     const parts = ['/sw.js', ...performance.getEntriesByType('resource').map(r => r.name).filter(n => n.startsWith(window.location.origin) && /\.(css|js|woff2|svg)(\?|$)/.test(n))];
     let done = 0;
     for (const address of [...new Set(parts), ...pages, here]) {

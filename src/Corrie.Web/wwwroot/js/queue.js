@@ -3,7 +3,8 @@
 import { say } from './said.js';
 
 const STORE = 'sends';
-const forms = '.field-answer form[method="post"], .day-steps form[method="post"]';
+const forms = '.field-answer form[method="post"], .day-steps form[method="post"], .step-photos form[method="post"]';
+const PIECE = 512 * 1024;
 const me = () => document.querySelector('.who a')?.textContent.trim() ?? '';
 const job = () => document.querySelector('[data-follows]')?.dataset.follows;
 
@@ -37,7 +38,8 @@ const differs = (url, body) => body.some(([name, value]) => (['across', 'up', 'h
 
 function line(item) {
   const row = document.createElement('li');
-  row.textContent = `${item.says}${item.refused ? `: not taken. ${item.refused}` : ''} `;
+  row.dataset.item = item.n;
+  row.textContent = `${item.says}${item.file ? `, photo of ${(item.file.size / 1e6).toFixed(1)} MB` : ''}${item.refused ? `: not taken. ${item.refused}` : ''} `;
   if (item.refused) {
     const [open, gone] = [document.createElement('a'), document.createElement('button')];
     open.href = item.page;
@@ -47,6 +49,13 @@ function line(item) {
     gone.textContent = 'Leave it out';
     gone.addEventListener('click', async () => { await drop(item.n); show(); });
     row.append(open, ' ', gone);
+  }
+  if (item.file && !item.refused) {
+    const bar = document.createElement('progress');
+    bar.max = item.file.size;
+    bar.value = 0;
+    bar.setAttribute('aria-label', 'how much of the photo is sent');
+    row.append(bar);
   }
   return row;
 }
@@ -92,10 +101,39 @@ async function show() {
 const tokenOf = page => JSON.parse(page.body.getAttribute('hx-headers') || '{}').RequestVerificationToken;
 
 async function post(item, token) {
+  if (item.file) {
+    return pieces(item, token);
+  }
   const body = new FormData();
   item.body.filter(([name]) => name !== '__RequestVerificationToken').forEach(([name, value]) => body.append(name, value));
   body.append('__RequestVerificationToken', token);
   return fetch(item.url, { method: 'POST', body, redirect: 'manual', headers: { 'X-Queue': '1', Accept: 'text/html' } });
+}
+
+/** Sends a photo piece by piece, from where it was cut off; the last answer says where to go on. */
+async function pieces(item, token) {
+  const url = new URL(item.url);
+  url.searchParams.set('handler', 'Piece');
+  const once = item.body.find(([name]) => name === 'once')[1];
+  const asked = await fetch(`${url}&once=${once}`, { headers: { Accept: 'application/json' }, redirect: 'manual' });
+  if (!asked.ok) {
+    return asked;
+  }
+  for (let { have } = await asked.json(); ;) {
+    const body = new FormData();
+    item.body.filter(([name]) => name !== '__RequestVerificationToken').forEach(([name, value]) => body.append(name, value));
+    body.append('__RequestVerificationToken', token);
+    body.append('offset', have);
+    body.append('total', item.file.size);
+    body.append('piece', item.file.slice(have, have + PIECE), 'piece');
+    const answer = await fetch(url, { method: 'POST', body, redirect: 'manual', headers: { 'X-Queue': '1', Accept: 'text/html' } });
+    const more = answer.ok ? await answer.clone().json() : {};
+    if (more.have === undefined) {
+      return answer;
+    }
+    ({ have } = more);
+    document.querySelectorAll(`[data-item="${item.n}"] progress`).forEach(p => { p.value = have; });
+  }
 }
 
 /** Sends one; says where to go on, null where it was not taken, and throws where there is no connection or nobody is signed in. */
@@ -141,15 +179,21 @@ async function enter(event) {
   const data = new FormData(form, event.submitter);
   data.set('once', [...crypto.getRandomValues(new Uint8Array(16))].map(b => b.toString(16).padStart(2, '0')).join(''));
   data.set('at', new Date().toISOString());
+  data.set('shown', document.querySelector('[data-follows]').dataset.seq);
   const body = [...data].filter(([, value]) => typeof value === 'string');
+  // A photo is kept as it came from the camera; where nothing was chosen, the server says so.
+  const file = [...data].map(([, value]) => value).find(value => value instanceof File && value.size > 0);
   const item = {
-    url: form.action, body, job: job(), by: me(), page: window.location.href, differs: differs(form.action, body),
-    says: (form.closest('li')?.querySelector('a span') ?? document.querySelector('.field-does'))?.innerText.trim() ?? 'An entry',
+    url: form.action, body, job: job(), by: me(), page: window.location.href, differs: differs(form.action, body), ...(file ? { file } : {}),
+    says: (form.closest('.day-steps li')?.querySelector('a span') ?? document.querySelector('.field-does'))?.innerText.trim() ?? 'An entry',
   };
   const main = document.querySelector('[data-follows]');
   main.dataset.busy = 'yes';
   form.querySelectorAll('button').forEach(b => { b.disabled = true; });
   item.n = await put(item);
+  if (file) {
+    await show();
+  }
   try {
     const next = await flush();
     const left = (await all()).find(i => i.n === item.n);
@@ -171,7 +215,9 @@ async function enter(event) {
     await show();
     say('No connection: it is kept on this device, and sent as soon as there is one.');
     form.closest('li')?.classList.add('kept');
-    if (!form.closest('li') && !item.differs) {
+    if (file) {
+      form.reset();
+    } else if (!form.closest('li') && !item.differs) {
       document.querySelector('.field-walk [rel="next"]')?.click();
     }
   } finally {
