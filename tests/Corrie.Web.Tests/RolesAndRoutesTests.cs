@@ -77,6 +77,8 @@ public sealed class RolesAndRoutesTests : IDisposable
         ["GET /jobs/{id:long}/routes"] = ("/jobs/6/routes", Crew),
         ["GET /jobs/{id:long}/packing"] = ("/jobs/6/packing", SignedIn),
         ["GET /jobs/{id:long}/history"] = ("/jobs/6/history", SignedIn),
+        ["GET /jobs/{id:long}/history?handler=Csv"] = ("/jobs/6/history?handler=Csv", Crew),
+        ["GET /jobs/{id:long}/history?handler=Json"] = ("/jobs/6/history?handler=Json", Crew),
         ["GET /jobs/{id:long}/photo"] = ("/jobs/6/photo", SignedIn),
         ["GET /jobs/{id:long}/photo?handler=Composed"] = ("/jobs/6/photo?handler=Composed", SignedIn),
         ["GET /jobs/{id:long}/photo?handler=Squared"] = ("/jobs/6/photo?handler=Squared", SignedIn),

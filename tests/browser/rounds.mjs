@@ -104,7 +104,7 @@ const waiting = page => page.evaluate(() => new Promise((done, fail) => {
 }));
 
 /** A small picture that no other is the same as, as a file to choose: noise, so that some take several pieces. */
-async function picture(page, seed, wide) {
+export async function picture(page, seed, wide) {
   const base64 = await page.evaluate(([n, width]) => {
     const canvas = document.createElement('canvas');
     [canvas.width, canvas.height] = [width, width];

@@ -2,6 +2,7 @@
 // is final, one is overridden, and the client signs for what nobody could know before.
 import assert from 'node:assert/strict';
 import { after, before, test } from 'node:test';
+import { picture } from './rounds.mjs';
 import { enter, faults, start } from './site.mjs';
 
 let site;
@@ -9,7 +10,6 @@ before(async () => { site = await start(); });
 after(async () => { await site?.stop(); });
 
 const job = '/jobs/6';
-const picture = Buffer.from('iVBORw0KGgoAAAANSUhEUgAAABAAAAAQCAIAAACQkWg2AAAAGklEQVR4nGNoYGAgCZGqYVTDqIZRDdTXAACMDH8BFkiiOAAAAABJRU5ErkJggg==', 'base64');
 const to = (page, address) => page.goto(site.base + job + address);
 
 /** Writes to the job as a program of somebody who is signed in. */
@@ -70,12 +70,11 @@ test('three people and a client bring a job to its hand-over', { timeout: 230_00
   const refused = await lead.evaluate(async address => {
     const found = (await (await fetch(`/api/v1${address}/plan`)).json()).findings.find(f => f.code === 'feed.cord-in-wall');
     const token = JSON.parse(document.body.getAttribute('hx-headers')).RequestVerificationToken;
-    const says = found.message.text ?? found.message;
-    const answer = await fetch(`${address}/feed?handler=Override`, { method: 'POST', body: new URLSearchParams({ code: found.code, about: found.part, reason: 'I know what I do', says, __RequestVerificationToken: token }) });
+    const answer = await fetch(`${address}/feed?handler=Override`, { method: 'POST', body: new URLSearchParams({ code: found.code, about: found.part, reason: 'I know what I do', says: '', __RequestVerificationToken: token }) });
     return [answer.status, await answer.text()];
   }, job);
   assert.equal(refused[0], 422);
-  assert.match(refused[1], /Nobody overrides this|figures of this stop have changed/);
+  assert.match(refused[1], /Nobody overrides this/);
   await to(lead, '/history');
   assert.doesNotMatch(await lead.innerText('main'), /I know what I do/);
   assert.equal(await write(office, '/walls/w1/routes/r1/mains/cord', null), 201);
@@ -90,7 +89,6 @@ test('three people and a client bring a job to its hand-over', { timeout: 230_00
 
   // What was found is put to the client, who signs with a finger.
   await to(lead, '/changes');
-  await lead.locator('summary', { hasText: 'Something was found' }).click();
   await lead.fill('textarea[name="says"]', 'An old cable runs loose behind the board: take it out');
   await lead.fill('[name="hours"]', '1.5');
   await lead.fill('[name="price"]', '120');
@@ -116,17 +114,26 @@ test('three people and a client bring a job to its hand-over', { timeout: 230_00
 
   // The electrician's record makes the circuit dead; then everything is worked off, step by step.
   assert.equal(await write(office, '/electrics/isolations/i1', { circuit: 'c1', by: 'Ed Sparrow', licence: 'E-1204', off: true, locked: true, tester: 'two-pole tester', on: '2026-12-01 08:40' }), 201);
-  await to(helper, '/day');
-  for (let i = 0; i < 60; i++) {
-    await to(helper, '/day');
-    const open = await helper.evaluate(() => document.querySelector('.day-steps li.open a')?.getAttribute('href') ?? null);
-    if (open === null) {
-      break;
+  for (let i = 0; i < 90; i++) {
+    // Each answer leads on to the next step; what does not is looked for in the list.
+    if (!/step=/.test(helper.url()) || await helper.locator('.field-answer button.do, .step-photos .do').count() === 0 || /, done/.test(await helper.innerText('.field-walk'))) {
+      await to(helper, '/day');
+      const next = await helper.evaluate(() => document.querySelector('.day-steps li.open a')?.getAttribute('href') ?? null);
+      if (next === null) {
+        break;
+      }
+      await helper.goto(site.base + next);
     }
-    await helper.goto(site.base + open);
-    if (await helper.locator('.step-photos .do').count() > 0) {
-      await helper.setInputFiles('.step-photos input[type="file"]', { name: 'inside.png', mimeType: 'image/png', buffer: picture });
+    const open = helper.url();
+    if (open.includes('=stud-')) {
+      // The override holds for the plan; what the crew then sees with a thin bit is better.
+      for (const [id, kind, at] of [['t1', 'probe-hit', '109 1/8 in'], ['t2', 'probe-miss', '108 1/4 in'], ['t3', 'probe-miss', '110 1/16 in']]) {
+        assert.equal(await write(helper, `/walls/w1/evidence/${id}`, { kind, at, ...(kind === 'probe-hit' ? { bite: '1 in' } : {}), by: 'Tom' }), 201);
+      }
+    } else if (await helper.locator('.step-photos .do').count() > 0) {
+      await helper.setInputFiles('.step-photos input[type="file"]', await picture(helper, 5, 200));
       await enter(helper, '.step-photos .do');
+      assert.equal(await helper.locator('.problem').count(), 0, (await helper.locator('.problem').allInnerTexts()).join());
       await helper.waitForSelector('.step-photos img');
     } else {
       await enter(helper, '.field-answer button.do');

@@ -224,6 +224,11 @@ public sealed partial class IndexModel
             return Again();
         }
 
+        if (!Override.Can(finding.Severity))
+        {
+            return Task.FromResult(Refuse(ChangeLine, string.Empty, $"Nobody overrides this: {finding.Kind.Title}. Expected: the evidence that clears it."));
+        }
+
         if (string.IsNullOrWhiteSpace(reason))
         {
             return Task.FromResult(Refuse($"{Override.Place}/{finding.Code} {finding.Where.Part}", string.Empty, "No reason was typed. Expected: why this stop may be passed here."));
@@ -233,11 +238,6 @@ public sealed partial class IndexModel
         if (says != Override.Saying(finding))
         {
             return Task.FromResult(Refuse($"{Override.Place}/{finding.Code} {finding.Where.Part}", reason, "The figures of this stop have changed since the page was shown. Expected: a look at what it says now."));
-        }
-
-        if (!Override.Can(finding.Severity))
-        {
-            return Task.FromResult(Refuse(ChangeLine, string.Empty, $"Nobody overrides this: {finding.Kind.Title}. Expected: the evidence that clears it."));
         }
 
         return Append([new($"{Override.Place}/{Key()}", new JsonObject
