@@ -104,6 +104,23 @@ public sealed class EntryStore : IAsyncDisposable
         return connection.ExecuteScalar<long>("select count(*) from job_photos where job = @job and name = @name", new { job, name }) > 0;
     }
 
+    /// <summary>Jobs in whose entries a part of the sheet is spoken of, archived ones left out: what stands there now is for the sheet to say.</summary>
+    /// <param name="part">Name of the part, such as <c>visits</c>.</param>
+    /// <returns>Their keys, the one that moved last first; no sheet is read for it.</returns>
+    public IReadOnlyList<long> JobsThatSay(string part)
+    {
+        using var connection = file.Connect();
+        return
+        [
+            .. connection.Query<long>(
+                """
+                select j.id from jobs j where j.state <> @archived and exists
+                  (select 1 from entries e where e.job = j.id and (e.path = @whole or e.path like @under or (e.path = '' and e.value like @named))) order by j.moved_at desc
+                """,
+                new { archived = JobSummary.Archived, whole = "/" + part, under = $"/{part}/%", named = $"%\"{part}\":%" }),
+        ];
+    }
+
     /// <summary>Appends the entries of one submit, together or not at all. Entries that are there already are left as they are.</summary>
     /// <param name="job">The job's key.</param>
     /// <param name="author">Name that its author signs in with.</param>

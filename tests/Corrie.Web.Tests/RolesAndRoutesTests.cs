@@ -67,6 +67,7 @@ public sealed class RolesAndRoutesTests : IDisposable
         ["POST /jobs/{id:long}/day?handler=Photo"] = ("/jobs/6/day?handler=Photo", Crew),
         ["POST /jobs/{id:long}/day?handler=Piece"] = ("/jobs/6/day?handler=Piece", Crew),
         ["GET /jobs/{id:long}/day?handler=Piece"] = ("/jobs/6/day?handler=Piece", Crew),
+        ["GET /mine"] = ("/mine", Crew),
         ["GET /jobs/{id:long}/changes"] = ("/jobs/6/changes", Crew),
         ["POST /jobs/{id:long}/changes?handler=Found"] = ("/jobs/6/changes?handler=Found", Crew),
         ["POST /jobs/{id:long}/changes?handler=Sign"] = ("/jobs/6/changes?handler=Sign", Crew),

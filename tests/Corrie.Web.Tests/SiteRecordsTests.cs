@@ -142,6 +142,30 @@ public sealed class SiteRecordsTests : IClassFixture<Site>
     }
 
     [Fact]
+    public async Task My_days_are_mine_and_say_what_others_changed()
+    {
+        using var own = new Site();
+        var (tom, ines) = (await own.As("tom"), await own.As("ines"));
+        Assert.Contains("No visit of yours", (await tom.GetStringAsync("/mine")).Plain());
+        var today = TimeProvider.System.GetLocalNow();
+        string On(int days) => today.AddDays(days).ToString("yyyy-MM-dd", System.Globalization.CultureInfo.InvariantCulture);
+        foreach (var (key, on, who) in new[] { ("a", On(0), "tom"), ("b", On(3), "Tom Birkett"), ("c", On(-2), "Tom"), ("d", On(-9), "Tom"), ("e", On(0), "Ines"), ("f", "after the paint", "Tom") })
+        {
+            await Entry(ines, $"/visits/{key}", new JsonObject { ["on"] = on, ["for"] = "install", ["people"] = new JsonArray(who), ["note"] = "visit " + key });
+        }
+
+        await Entry(ines, "/job/archived", false);
+        var mine = (await tom.GetStringAsync("/mine")).Plain();
+        Assert.Matches("Today .*visit a.*To come .*visit b.*Last week .*visit c.*Day not understood .*visit f", mine);
+        Assert.DoesNotContain("visit d", mine);
+        Assert.DoesNotContain("visit e", mine);
+        Assert.Contains("7 changes by others", mine);
+        Assert.Contains("visit e", (await tom.GetStringAsync("/mine?who=all")).Plain());
+        await Entry(tom, "/job/title", "Boathouse, inside");
+        Assert.DoesNotContain("changes by others", (await tom.GetStringAsync("/mine")).Plain());
+    }
+
+    [Fact]
     public async Task Companies_on_one_server_know_nothing_of_each_other()
     {
         using var own = new Site();

@@ -94,5 +94,12 @@ test('a phone that took the day along works without a signal, keeps what is ente
   await again.waitForSelector('#queue .field-stop');
   assert.match(await again.innerText('#queue'), /may not be trusted/);
   assert.equal(await again.locator('.field-answer form[action*="/field"] button:not([disabled])').count(), 0);
+
+  // Who signs out takes the kept pages with them; what is not sent stays for them.
+  await context.setOffline(false);
+  await again.goto(site.base + '/jobs');
+  assert.ok((await again.evaluate(() => caches.keys())).length > 0);
+  await Promise.all([again.waitForURL('**/sign-in**'), again.click('form.who button')]);
+  await again.waitForFunction(async () => (await caches.keys()).length === 0);
   await context.close();
 });

@@ -60,6 +60,7 @@ public static class PathWords
         JsonObject group when group["at"] is { } at && group["kind"] is { } kind => Found(group, kind.ToString(), group["to"] is { } far ? $"{Value(at, style)} to {Value(far, style)}" : Value(at, style)),
         JsonObject group when group["value"] is { } length && group["from"] is { } from => $"{Point(from, path, plan, style)} to {Point(group["to"], path, plan, style)}: {Value(length, style)}",
         JsonObject group when group["says"] is { } words => $"'{words}'",
+        JsonObject group when group["on"] is { } on && group["for"] is { } what => $"{on}, {what}",
         JsonObject group when group["name"] is { } name => name.ToString(),
         JsonObject group when group["product"]?["name"] is { } product => product.ToString(),
         JsonObject group when group["kind"] is { } kind => $"a {kind}",

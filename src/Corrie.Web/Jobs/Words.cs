@@ -13,6 +13,27 @@ public static class Words
     /// <param name="minutes">How many minutes.</param>
     public static string Hours(double minutes) => minutes < 60 ? $"{minutes:0} min" : string.Create(CultureInfo.InvariantCulture, $"{minutes / 60:0.#} h");
 
+    /// <summary>How long ago something was.</summary>
+    /// <param name="at">When it was.</param>
+    /// <param name="now">What time it is.</param>
+    public static string Ago(DateTimeOffset at, DateTimeOffset now) => (now - at) switch
+    {
+        { TotalMinutes: < 1 } => "just now",
+        { TotalHours: < 1 } span => $"{span.TotalMinutes:0} min ago",
+        { TotalDays: < 1 } span => $"{span.TotalHours:0} h ago",
+        { } span => $"{span.TotalDays:0} d ago",
+    };
+
+    /// <summary>What a visit is for.</summary>
+    /// <param name="visit">What it is for.</param>
+    public static string Of(VisitFor visit) => visit switch
+    {
+        VisitFor.Survey => "survey",
+        VisitFor.Electrician => "electrician",
+        VisitFor.HandOver => "hand-over",
+        _ => "install",
+    };
+
     /// <summary>A stretch of the day.</summary>
     /// <param name="phase">The stretch.</param>
     public static string Of(DayPhase phase) => phase switch

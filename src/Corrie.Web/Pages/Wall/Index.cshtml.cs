@@ -231,13 +231,7 @@ public sealed partial class IndexModel(CurrentUser user, TimeProvider time, Form
         string.Join('\n', changes.Select(c => c.Value is null ? c.Path : $"{c.Path} {c.Value.ToJsonString()}"));
 
     /// <summary>How long ago something was.</summary>
-    public string Ago(DateTimeOffset at) => (time.GetUtcNow() - at) switch
-    {
-        { TotalMinutes: < 1 } => "just now",
-        { TotalHours: < 1 } span => $"{span.TotalMinutes:0} min ago",
-        { TotalDays: < 1 } span => $"{span.TotalHours:0} h ago",
-        { } span => $"{span.TotalDays:0} d ago",
-    };
+    public string Ago(DateTimeOffset at) => Words.Ago(at, time.GetUtcNow());
 
     /// <inheritdoc/>
     [NonHandler]

@@ -1,0 +1,120 @@
+using System.Globalization;
+using Corrie.Core.Format;
+using Corrie.Core.Jobs;
+using Corrie.Core.SiteDay;
+using Corrie.Data;
+using Corrie.Web.Access;
+using Corrie.Web.Jobs;
+using Microsoft.AspNetCore.Authorization;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+
+namespace Corrie.Web.Pages;
+
+/// <summary>When a visit is, seen from today.</summary>
+public enum MineWhen
+{
+    /// <summary>Today.</summary>
+    Today,
+
+    /// <summary>Later.</summary>
+    Soon,
+
+    /// <summary>In the week before.</summary>
+    Before,
+
+    /// <summary>Its day is not understood.</summary>
+    Unclear,
+}
+
+/// <summary>A visit of somebody's.</summary>
+/// <param name="Job">The job's key.</param>
+/// <param name="Title">What the job is called.</param>
+/// <param name="Place">Where it is.</param>
+/// <param name="Visit">The visit.</param>
+/// <param name="When">When it is.</param>
+/// <param name="On">Its day in words.</param>
+/// <param name="News">What others have changed since the reader last wrote there, latest first.</param>
+public sealed record MineDay(long Job, string Title, string Place, Visit Visit, MineWhen When, string On, IReadOnlyList<string> News);
+
+/// <summary>The visits of whoever reads, over all jobs, with what others have changed there.</summary>
+[Authorize(nameof(Permission.EditJobs))]
+public sealed class MineModel(CurrentUser user, TimeProvider time) : PageModel
+{
+    /// <summary>So many changes are told of a visit.</summary>
+    public const int MostNews = 5;
+
+    private const int DaysBefore = 7;
+    private const int MostJobs = 200;
+
+    /// <summary>Whose visits: <c>all</c> for everybody's.</summary>
+    [BindProperty(SupportsGet = true)]
+    public string? Who { get; set; }
+
+    /// <summary>Whether everybody's visits are shown.</summary>
+    public bool All => Who == "all";
+
+    /// <summary>The day that it is where the server stands.</summary>
+    public DateOnly Today => DateOnly.FromDateTime(time.GetLocalNow().DateTime);
+
+    /// <summary>The reader's name as visits may have it.</summary>
+    public string Called => user.Name;
+
+    /// <summary>The visits: today's, those to come, those of last week.</summary>
+    public IReadOnlyList<MineDay> Days { get; private set; } = [];
+
+    /// <summary>Collects them.</summary>
+    public void OnGet()
+    {
+        var days = new List<(DateOnly? On, MineDay Day)>();
+        var names = user.Company.People.All().ToDictionary(p => p.SignIn, p => p.Name);
+        foreach (var job in user.Company.Entries.JobsThatSay(Visit.Part.Name).Take(MostJobs))
+        {
+            if (user.Find(job) is not { } row || Ledger(job) is not { } ledger)
+            {
+                continue;
+            }
+
+            foreach (var visit in JobForm.Read(ledger.Document).Sheet.Get(Visit.Part) ?? [])
+            {
+                var on = DateOnly.TryParse(visit.On, CultureInfo.InvariantCulture, out var day) ? day : (DateOnly?)null;
+                if ((!All && !IsMine(visit)) || on < Today.AddDays(-DaysBefore))
+                {
+                    continue;
+                }
+
+                var when = on is null ? MineWhen.Unclear : on == Today ? MineWhen.Today : on > Today ? MineWhen.Soon : MineWhen.Before;
+                days.Add((on, new(job, row.Summary.Title, string.Join(", ", new[] { row.Site.Name, row.Site.Address }.Where(t => t.Length > 0)), visit, when, on?.ToString("ddd d MMM", CultureInfo.InvariantCulture) ?? visit.On, News(ledger, names))));
+            }
+        }
+
+        Days = [.. days.OrderBy(d => d.Day.When).ThenBy(d => d.Day.When == MineWhen.Before ? -(d.On?.DayNumber ?? 0) : d.On?.DayNumber ?? 0).ThenBy(d => d.Day.Title, StringComparer.OrdinalIgnoreCase).Select(d => d.Day)];
+    }
+
+    // A damaged job says so in the list of jobs; here it has no visits.
+    private Ledger? Ledger(long job)
+    {
+        try
+        {
+            return user.Company.Entries.Read(job);
+        }
+        catch (DamagedJobException)
+        {
+            return null;
+        }
+    }
+
+    // By the whole name, the first one, or the one that is signed in with.
+    private bool IsMine(Visit visit) => visit.People.Items.Any(p => new[] { user.Name, user.Name.Split(' ')[0], user.SignIn }.Contains(p, StringComparer.OrdinalIgnoreCase));
+
+    private List<string> News(Ledger ledger, Dictionary<string, string> names)
+    {
+        var mine = ledger.Entries.LastOrDefault(e => e.Author == user.SignIn)?.Seq ?? 0;
+        var style = user.Style(JobForm.Read(ledger.Document).Sheet.Head.Units);
+        return
+        [
+            .. ledger.Entries.Where(e => e.Seq > mine && e.Author != user.SignIn && e.Path.Length > 0 && ledger.InForce(e)).Reverse()
+                .Select(e => $"{names.GetValueOrDefault(e.Author, e.Author)}: {PathWords.Name(e.Path, ledger.Document, style)}{(e.Value is { } value ? ", " + PathWords.Value(value, style, e.Path) : " taken away")}, {Words.Ago(e.ReceivedAt, time.GetUtcNow())}"),
+        ];
+    }
+}
