@@ -113,6 +113,9 @@ public sealed record GuideText(string What, string Picture, IReadOnlyList<string
             [
                 "Open the day: every step from the boxes to the signature, made from the plan. Press Done, or note what was not as planned; others see it at once.",
                 "Where there is no signal, take the day along before you leave. What you enter is kept on the device, also if you close it, and is sent once when the signal is back.",
+                "Add photos to the step that they show: they come over in pieces, and go on where the signal broke off. What is inside a wall has to be on one before the wall is closed.",
+                "What nobody could know before goes to Changes: say what it takes, hand the device over, and have it signed or refused there. What is signed counts for the words and figures that were shown.",
+                "Where two people said different things of one step, both stand side by side on Site day until somebody decides.",
                 "Open the field sheet. It shows one step, with its readings from what is on the wall by then.",
                 "Press what is true: it is in as planned, or type what the tape shows. What changes by that is said at once, and drawn.",
                 "A hole that met nothing, a bolt that turns freely: say so. The plan keeps clear of it by three diameters, or says that there is no sound place left.",
