@@ -38,17 +38,20 @@ internal sealed record DayThing(string Key, string Name, Receipt Receipt, Earlie
 /// <param name="Supplied">What its client supplies.</param>
 /// <param name="Done">What has been done.</param>
 /// <param name="Photos">Photos of steps.</param>
+/// <param name="Drying">What dries on the wall.</param>
 /// <param name="Inspected">What was said of an inspection before a wall is closed; empty for nothing.</param>
 internal sealed record DayTask(
-    string Wall, bool First, Same<DayDisplay> Displays, Same<DayThing> Things, Same<string> Unplaced, Same<Visit> Visits, Same<ChangeOrder> Changes, Same<Incident> Incidents, Same<ClientSupplied> Supplied, Same<DayTick> Done, Same<DayPhoto> Photos, string Inspected);
+    string Wall, bool First, Same<DayDisplay> Displays, Same<DayThing> Things, Same<string> Unplaced, Same<Visit> Visits, Same<ChangeOrder> Changes, Same<Incident> Incidents, Same<ClientSupplied> Supplied, Same<DayTick> Done, Same<DayPhoto> Photos, Same<Drying> Drying, string Inspected);
 
 /// <summary>What is wrong with the day by its records.</summary>
 internal static class DayCheck
 {
+    private static readonly TimeOnly Morning = new(8, 0);
+
     /// <summary>Everything that is wrong.</summary>
     /// <param name="task">All that it follows from.</param>
     /// <returns>The findings, parts named from the wall on.</returns>
-    public static IEnumerable<Finding> Of(DayTask task) => [.. Lifts(task), .. Received(task), .. InOrder(task), .. task.First ? OfJob(task) : []];
+    public static IEnumerable<Finding> Of(DayTask task) => [.. Lifts(task), .. Received(task), .. InOrder(task), .. Dries(task), .. task.First ? OfJob(task) : []];
 
     private static IEnumerable<Finding> Lifts(DayTask task)
     {
@@ -120,6 +123,29 @@ internal static class DayCheck
         {
             yield return SiteFindings.Order.MildAt(
                 new($"order/{display.Key}", display.Place.CentreX, display.Place.CentreY), $"Have {display.Unwired} wired with the display off the wall, or say that it is: the {display.Name} hangs, and of 1 way of mains behind it nobody has recorded who wired it.");
+        }
+    }
+
+    // A day of work begins at eight (own rule); a visit that only looks needs nothing dry.
+    private static IEnumerable<Finding> Dries(DayTask task)
+    {
+        var visits = task.Visits.Items.Where(v => v.For is VisitFor.Install or VisitFor.HandOver or VisitFor.Electrician)
+            .Select(v => (Visit: v, Begins: DayTime.Read(v.On) is { } day ? new DayTime(day, Morning) : (DayTime?)null)).Where(v => v.Begins is not null).ToList();
+        foreach (var drying in task.Drying.Items)
+        {
+            var what = drying.Kind switch { DryingKind.Paint => "paint", DryingKind.Plaster => "plaster", DryingKind.Adhesive => "adhesive", _ => "filler" };
+            if (drying.Dry is not { } dry)
+            {
+                yield return SiteFindings.DryTime.MildAt(
+                    new($"drying/{drying.Id}"), $"Look it up before anybody goes on: when the {what} is dry nobody can tell from '{drying.Since}' and {(drying.Hours is { } told ? Phrase.Of($"{told:0.#} hours") : "no hours")}. It takes a day with its time, such as 2026-11-27 15:30, and the hours of its maker's sheet.");
+                continue;
+            }
+
+            foreach (var (visit, begins) in visits.Where(v => dry.After(v.Begins!.Value) > 0 && v.Begins.Value.Day >= drying.Begins!.Value.Day))
+            {
+                yield return SiteFindings.DryTime.At(
+                    new($"drying/{drying.Id}/{visit.Id}"), $"Put the visit off or let it dry first: the {what} is dry at {dry.ToString()}, after {drying.Hours.GetValueOrDefault():0.#} hours, and the visit of {visit.On} begins {dry.After(begins!.Value):0.#} hours before that.");
+            }
         }
     }
 

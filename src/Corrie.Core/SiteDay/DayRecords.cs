@@ -40,6 +40,82 @@ public sealed record Visit(string Id, string On, VisitFor For, Same<string> Peop
         m.Text("note", "what else is to know", 200))), 40));
 }
 
+/// <summary>A day with a time of day, where the job is.</summary>
+/// <param name="Day">The day.</param>
+/// <param name="Time">The time of day.</param>
+public readonly record struct DayTime(DateOnly Day, TimeOnly Time)
+{
+    /// <summary>How many hours it is after another.</summary>
+    /// <param name="other">The other.</param>
+    /// <returns>The hours; negative where it is before it.</returns>
+    public double After(DayTime other) => ((Day.DayNumber - other.Day.DayNumber) * 24) + (Time.ToTimeSpan() - other.Time.ToTimeSpan()).TotalHours;
+
+    /// <summary>It in figures.</summary>
+    /// <returns>Year, month, day and time.</returns>
+    public override string ToString() => Day.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture) + Time.ToString(" HH:mm", CultureInfo.InvariantCulture);
+
+    /// <summary>Reads a day.</summary>
+    /// <param name="text">Year, month and day, such as 2026-11-27.</param>
+    /// <returns>The day; null where it is not understood.</returns>
+    public static DateOnly? Read(string text) => DateOnly.TryParseExact(text.Trim(), "yyyy-MM-dd", CultureInfo.InvariantCulture, DateTimeStyles.None, out var day) ? day : null;
+}
+
+/// <summary>What dries.</summary>
+public enum DryingKind
+{
+    /// <summary>Paint.</summary>
+    Paint,
+
+    /// <summary>Filler over a patch.</summary>
+    Filler,
+
+    /// <summary>Plaster or mortar.</summary>
+    Plaster,
+
+    /// <summary>Adhesive that something hangs on.</summary>
+    Adhesive,
+}
+
+/// <summary>What dries on a wall.</summary>
+/// <param name="Id">Its key.</param>
+/// <param name="Kind">What it is.</param>
+/// <param name="Since">Since when, as year, month and day, and the time of day.</param>
+/// <param name="Hours">How long it takes, by its maker's sheet; null where nobody has looked.</param>
+public sealed record Drying(string Id, DryingKind Kind, string Since, double? Hours)
+{
+    private static readonly string[] Times = ["HH:mm", "H:mm"];
+
+    /// <summary>When it is dry; null where that cannot be told.</summary>
+    public DayTime? Dry
+    {
+        get
+        {
+            if (Hours is not { } hours || Begins is not { } since)
+            {
+                return null;
+            }
+
+            var time = since.Time.Add(TimeSpan.FromHours(hours), out var days);
+            return new(since.Day.AddDays(days), time);
+        }
+    }
+
+    /// <summary>Since when, as a time; null where that is not understood. A day without a time counts to its end.</summary>
+    public DayTime? Begins => Since.Split(' ', StringSplitOptions.RemoveEmptyEntries) switch
+    {
+        [var on] when DayTime.Read(on) is { } day => new(day.AddDays(1), TimeOnly.MinValue),
+        [var on, var at] when DayTime.Read(on) is { } day && TimeOnly.TryParseExact(at, Times, CultureInfo.InvariantCulture, DateTimeStyles.None, out var time) => new(day, time),
+        _ => null,
+    };
+
+    /// <summary>What dries on a wall.</summary>
+    public static Part<IReadOnlyList<Drying>> Part { get; } = new(Holder.Wall, "drying", new MapShape<Drying>("what dries on the wall", new GroupShape<Drying>("something that dries", m => new Drying(
+        m.Key,
+        m.Choice("kind", "what dries", DryingKind.Filler),
+        m.Need("since", new TextShape("since when, such as 2026-11-27 15:30", 20)),
+        m.Maybe("hours", new NumberShape("how many hours it takes, by its maker's sheet", 0, 2000)))), 20));
+}
+
 /// <summary>How a thing came out of its box.</summary>
 /// <param name="Opened">Whether it was opened, and its parts counted against the list.</param>
 /// <param name="Missing">What is missing; empty for nothing.</param>

@@ -86,6 +86,12 @@ public static class SiteFindings
         "a shock, a drop or a near miss is on record without its cause, or without what was checked after it",
         "It happens again, with somebody under it.", Source.CommonPractice);
 
+    /// <summary>What is not dry yet.</summary>
+    public static readonly FindingKind DryTime = new(
+        Stage, "site.dry-time", Severity.Stop, "Not dry before the next visit",
+        "a visit that goes on at a wall begins before its paint, filler, plaster or adhesive is dry; a caution where nobody can tell",
+        "What hangs on wet adhesive slides, and a plate pulls wet filler off with it.", Source.CommonPractice, Severity.Caution);
+
     /// <summary>All of them, in the order of the catalogue.</summary>
-    public static IReadOnlyList<FindingKind> All { get; } = [HoleUnused, HoldPoint, CheckFails, ProofMissing, Level, Centre, Lift, Earlier, NotTested, PartsMissing, Order, ChangeNotApproved, IncidentOpen];
+    public static IReadOnlyList<FindingKind> All { get; } = [HoleUnused, HoldPoint, CheckFails, ProofMissing, Level, Centre, Lift, Earlier, NotTested, PartsMissing, Order, DryTime, ChangeNotApproved, IncidentOpen];
 }

@@ -47,7 +47,7 @@ public sealed class SiteStage : IStage
     public WorkStep Step => WorkStep.Site;
 
     /// <inheritdoc/>
-    public IReadOnlyList<Part> Parts { get; } = [SettingOut.Part, OpenChoice.Part, Receipt.Part, EarlierInstall.Part, Visit.Part, ChangeOrder.Part, Incident.Part, ToolOut.Part, ClientSupplied.Part, DayTick.Part, DayPhoto.Part];
+    public IReadOnlyList<Part> Parts { get; } = [SettingOut.Part, OpenChoice.Part, Receipt.Part, EarlierInstall.Part, Visit.Part, ChangeOrder.Part, Incident.Part, ToolOut.Part, ClientSupplied.Part, DayTick.Part, DayPhoto.Part, Drying.Part];
 
     /// <inheritdoc/>
     public IReadOnlyList<FindingKind> Kinds => SiteFindings.All;
@@ -99,7 +99,7 @@ public sealed class SiteStage : IStage
             var unplaced = things.Where(t => t.Kind == WallBox.Kind && plan.Placement(t.Id) is null).Select(t => t.Name).ToList();
             plan.Work(
                 OfDay, wall.Id, wall.Id,
-                new DayTask(wall.Id, ReferenceEquals(wall, sheet.Walls[0]), new(displays), new(received), new(unplaced), new(All(Visit.Part)), new(All(ChangeOrder.Part)), new(All(Incident.Part)), new(All(ClientSupplied.Part)), new(All(DayTick.Part)), new(All(DayPhoto.Part)), sheet.Get(Electrics.Part)?.Inspection ?? string.Empty),
+                new DayTask(wall.Id, ReferenceEquals(wall, sheet.Walls[0]), new(displays), new(received), new(unplaced), new(All(Visit.Part)), new(All(ChangeOrder.Part)), new(All(Incident.Part)), new(All(ClientSupplied.Part)), new(All(DayTick.Part)), new(All(DayPhoto.Part)), new(wall.Get(Drying.Part) ?? []), sheet.Get(Electrics.Part)?.Inspection ?? string.Empty),
                 static (work, input) =>
                 {
                     work.Add(DayCheck.Of(input));

@@ -25,8 +25,8 @@ public class DayTests : IFindingCases
         ("site.parts-missing", [("/items/m1/receipt/missing", "the washers")], [("/items/m1/receipt/missing", " ")]),
         ("site.order", [.. FeedsTests.Fed, Done("close-w1")], [.. FeedsTests.Fed, Photographed("photo-w1"), Done("close-w1")]),
         ("site.change-not-approved", [Change("approved", " - ")], [Change("approved", "Ed Warden")]),
-        // What was signed counts for the words, hours and price that stood there, and for no others.
-        ("site.change-not-approved", [Signed("1.5", "A hidden pipe is moved / 1 h / 80.00")], [Signed("1.5", "A hidden pipe is moved / 1.5 h / 80.00")]),
+        // Filler of three in the afternoon that takes a day is not dry at eight; what takes 17 hours is.
+        ("site.dry-time", [Dries("2026-12-01 15:00", 24), Works("2026-12-02")], [Dries("2026-12-01 15:00", 17), Works("2026-12-02")]),
         ("site.incident-open", [Incident("none")], [Incident("the display was powered up and looked over")]),
     ];
 
@@ -53,6 +53,20 @@ public class DayTests : IFindingCases
         Assert.Equal("photo-w1", DaySteps.WaitsFor(ticked, Step(ticked, "close-w1"))?.Id);
         var photographed = DaySteps.Of(Sheets.Plan([.. FeedsTests.Fed, Photographed("photo-w1")]));
         Assert.Null(DaySteps.WaitsFor(photographed, Step(photographed, "close-w1")));
+    }
+
+    [Fact]
+    public void What_was_signed_and_what_dries_count_for_what_they_say()
+    {
+        bool Has(string code, params (string, JsonNode?)[] values) => Sheets.Plan([.. FeedsTests.Fed, .. values]).Findings.Any(f => f.Code == code);
+        // A signature is for the words, hours and price that stood there, and for no others.
+        Assert.True(Has("site.change-not-approved", Signed("1.5", "A hidden pipe is moved / 1 h / 80.00")));
+        Assert.False(Has("site.change-not-approved", Signed("1.5", "A hidden pipe is moved / 1.5 h / 80.00")));
+        // A time that nobody understands is asked for; a day without one counts to its end; a visit before the filler went on has nothing to do with it.
+        Assert.True(Has("site.dry-time", Dries("yesterday", 24)));
+        Assert.True(Has("site.dry-time", Dries("2026-12-01", 9), Works("2026-12-02")));
+        Assert.False(Has("site.dry-time", Dries("2026-12-01", 7), Works("2026-12-02")));
+        Assert.False(Has("site.dry-time", Dries("2026-12-01 15:00", 90), Works("2026-11-30")));
     }
 
     [Theory]
@@ -115,6 +129,10 @@ public class DayTests : IFindingCases
     private static DayStep Step(IReadOnlyList<DayStep> steps, string id) => steps.Single(s => s.Id == id);
 
     private static (string, JsonNode?) Visit(params string[] people) => ("/visits/v", new JsonObject { ["on"] = "2026-11-27", ["people"] = new JsonArray([.. people.Select(p => (JsonNode?)p)]) });
+
+    private static (string, JsonNode?) Dries(string since, double hours) => ("/walls/w1/drying/f", new JsonObject { ["kind"] = "filler", ["since"] = since, ["hours"] = hours });
+
+    private static (string, JsonNode?) Works(string on) => ("/visits/w", new JsonObject { ["on"] = on, ["for"] = "electrician" });
 
     private static (string, JsonNode?) Photographed(string step) => ("/pictures/p1", new JsonObject { ["step"] = step, ["picture"] = new string('a', 64), ["by"] = "Tom" });
 
