@@ -70,9 +70,15 @@ public sealed class Erasure(string path, TimeProvider time)
             var touched = 0;
             foreach (var job in jobs)
             {
-                foreach (var (seq, value) in connection.Query<(long, string)>("select seq, value from entries where job = @job and value like '%' || @name || '%'", new { job, name }, transaction).ToList())
+                foreach (var (seq, path, value) in connection.Query<(long, string, string)>("select seq, path, value from entries where job = @job and value like '%' || @name || '%'", new { job, name }, transaction).ToList())
                 {
                     var without = Without(JsonNode.Parse(value), name);
+                    if (without is null && path.Length > 0)
+                    {
+                        // What was drawn on it goes with it: by itself it would be half a photo.
+                        touched += connection.Execute("update entries set value = null where job = @job and substr(path, 1, length(@within)) = @within", new { job, within = path + "/" }, transaction);
+                    }
+
                     touched += connection.Execute("update entries set value = @value where job = @job and seq = @seq", new { job, seq, value = without?.ToJsonString() }, transaction);
                 }
 
@@ -152,7 +158,7 @@ public sealed class Erasure(string path, TimeProvider time)
         }
 
         // A photo goes with all that was said of it; a consent stays, without the picture that was looked at.
-        if (group["of"] is not null && group["picture"] is JsonValue picture && picture.GetValueKind() == JsonValueKind.String && picture.GetValue<string>() == name)
+        if ((group["of"] ?? group["step"]) is not null && group["picture"] is JsonValue picture && picture.GetValueKind() == JsonValueKind.String && picture.GetValue<string>() == name)
         {
             return null;
         }

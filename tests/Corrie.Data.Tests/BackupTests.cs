@@ -159,6 +159,8 @@ public sealed class BackupTests : IAsyncLifetime
         [
             new("entry-0003", "/walls/w1/scan", new System.Text.Json.Nodes.JsonObject { ["by"] = "Ines \"Nell\" Arkle", ["with"] = "scanner" }, []),
             new("entry-0004", "/walls/w1/photos/p2", new System.Text.Json.Nodes.JsonObject { ["of"] = "wall", ["picture"] = Photo(2), ["by"] = "Ines \"Nell\" Arkle" }, []),
+            new("entry-0005", "/pictures/p9", new System.Text.Json.Nodes.JsonObject { ["step"] = "room", ["picture"] = Photo(2) }, []),
+            new("entry-0006", "/pictures/p9/notes/n1", new System.Text.Json.Nodes.JsonObject { ["x"] = 0.1, ["y"] = 0.1, ["toX"] = 0.5, ["toY"] = 0.5, ["says"] = "a scratch" }, []),
         ]);
         var photo = Path.GetFileName(Directory.GetFiles(Path.Combine(Data, "fitters-photos"), "*.original").OrderBy(File.GetLastWriteTimeUtc).Last()).Split('.')[0];
         await company.DisposeAsync();
@@ -183,6 +185,7 @@ public sealed class BackupTests : IAsyncLifetime
         Assert.Equal("a person who was removed", Corrie.Core.Format.Pointer.Get(ledger.Document, "/walls/w1/scan/by")!.ToString());
         Assert.NotNull(Corrie.Core.Format.Pointer.Get(ledger.Document, "/walls/w1/photos/p1"));
         Assert.Null(Corrie.Core.Format.Pointer.Get(ledger.Document, "/walls/w1/photos/p2"));
+        Assert.Null(Corrie.Core.Format.Pointer.Get(ledger.Document, "/pictures/p9"));
         Assert.Equal(Erasure.By, ledger.Entries[^1].Author);
         Assert.Contains(company.People.Changes(0, 9), c => c.What.Contains("removed for good", StringComparison.Ordinal));
         using var connection = new SqliteConnection($"Data Source={Path.Combine(Data, "fitters.corrie")}");
