@@ -48,6 +48,14 @@ test('a step waits for its hold point, a tick is seen by others at once, and wha
   await helper.waitForURL(url => !url.search.includes('clean'));
   await helper.goto(site.base + '/jobs/6/day?step=clean');
   assert.match(await helper.innerText('.field-answer'), /Not as planned, Tom.*: two bags/);
+  // A device that can keep nothing more sends as any page does.
+  await lead.goto(site.base + '/jobs/6/day?step=tools');
+  await lead.evaluate(() => { IDBObjectStore.prototype.put = () => { throw new DOMException('full', 'QuotaExceededError'); }; });
+  await lead.fill('[name="note"]', 'one bit short');
+  await lead.click('.field-answer .do');
+  await lead.waitForURL(url => !url.search.includes('step=tools'));
+  await lead.goto(site.base + '/jobs/6/day?step=tools');
+  assert.match(await lead.innerText('.field-answer'), /Done, Ines.*one bit short/);
   assert.deepEqual([...lead.faults, ...helper.faults], []);
   await lead.context().close();
   await helper.context().close();

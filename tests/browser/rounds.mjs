@@ -137,22 +137,23 @@ export async function rounds(count, seconds, seed = 1) {
     const context = page.context();
     // A browser that loses its last window opens no other.
     await context.newPage();
-    // What the phone has put into its store for good, in that order: from then on it says that it keeps it.
+    // What the phone has put into its store for good, in that order: from then on it says that it keeps it. It is told at once, since pages come and go.
+    const made = [];
+    await context.exposeBinding('keeps', (_, once) => {
+      if (!made.includes(once)) {
+        made.push(once);
+      }
+    });
     await context.addInitScript(() => {
       const put = IDBObjectStore.prototype.put;
       IDBObjectStore.prototype.put = function keep(item, ...more) {
         const once = item?.body?.find(b => b[0] === 'once')?.[1];
         if (once) {
-          this.transaction.addEventListener('complete', () => {
-            const kept = JSON.parse(localStorage.getItem('kept') ?? '[]');
-            localStorage.setItem('kept', JSON.stringify([...new Set([...kept, once])]));
-          });
+          this.transaction.addEventListener('complete', () => { window.keeps(once); });
         }
         return put.call(this, item, ...more);
       };
     });
-    // A page that is just being left never answers.
-    const kept = async () => JSON.parse(await Promise.race([page.evaluate(() => localStorage.getItem('kept') ?? '[]').catch(() => '[]'), new Promise(done => { setTimeout(() => done('[]'), 2000); })]));
     // What was sent leads on to another page, perhaps while this one is being opened.
     const open = async address => {
       for (let tries = 0; tries < 20; tries++) {
@@ -175,7 +176,7 @@ export async function rounds(count, seconds, seed = 1) {
       const kind = counted.rounds % 8 === 7 ? 'photo' : counted.rounds % 8 === 3 ? 'reading' : 'tick';
       const address = kind === 'reading' ? '/jobs/6/field?step=level' : `/jobs/6/day?step=${steps[counted.rounds % steps.length]}`;
       await open(address);
-      const before = (await kept()).length;
+      const before = made.length;
       between.state.bad = .6;
       const offline = chance() < .2;
       if (offline) {
@@ -197,8 +198,7 @@ export async function rounds(count, seconds, seed = 1) {
         counted.ticks++;
       }
       counted.entries++;
-      // Without a signal it goes on to a page that is not there: it was kept by then.
-      for (let tries = 0; tries < 400 && !page.url().startsWith('chrome-error') && (await kept()).length <= before; tries++) {
+      for (let tries = 0; tries < 400 && made.length <= before; tries++) {
         await page.waitForTimeout(10);
       }
       await page.waitForTimeout(chance() * 120);
@@ -234,7 +234,7 @@ export async function rounds(count, seconds, seed = 1) {
         after = list.at(-1).seq;
       }
     });
-    return { counted, network: between.counts, left, entries, made: await kept() };
+    return { counted, network: between.counts, left, entries, made };
   } finally {
     between.close();
     await site.stop();

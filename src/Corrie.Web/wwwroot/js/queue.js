@@ -172,10 +172,11 @@ function flush() {
 
 async function enter(event) {
   const form = event.target;
-  if (!form.matches?.(forms)) {
+  if (!form.matches?.(forms) || form.dataset.direct) {
     return;
   }
   event.preventDefault();
+  const pressed = event.submitter;
   const data = new FormData(form, event.submitter);
   data.set('once', [...crypto.getRandomValues(new Uint8Array(16))].map(b => b.toString(16).padStart(2, '0')).join(''));
   data.set('at', new Date().toISOString());
@@ -190,7 +191,18 @@ async function enter(event) {
   const main = document.querySelector('[data-follows]');
   main.dataset.busy = 'yes';
   form.querySelectorAll('button').forEach(b => { b.disabled = true; });
-  item.n = await put(item);
+  try {
+    item.n = await put(item);
+  } catch (error) {
+    // A device that keeps nothing more, or is told to keep nothing: it is sent as any page sends it, and stays as typed where that fails.
+    console.debug(error);
+    delete main.dataset.busy;
+    form.querySelectorAll('button:not([data-held])').forEach(b => { b.disabled = false; });
+    form.dataset.direct = 'yes';
+    // While a form is being submitted it is not submitted again.
+    setTimeout(() => form.requestSubmit(pressed));
+    return;
+  }
   if (file) {
     await show();
   }
