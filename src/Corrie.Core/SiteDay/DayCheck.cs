@@ -130,7 +130,7 @@ internal static class DayCheck
     private static IEnumerable<Finding> Dries(DayTask task)
     {
         var visits = task.Visits.Items.Where(v => v.For is VisitFor.Install or VisitFor.HandOver or VisitFor.Electrician)
-            .Select(v => (Visit: v, Begins: DayTime.Read(v.On) is { } day ? new DayTime(day, Morning) : (DayTime?)null)).Where(v => v.Begins is not null).ToList();
+            .Select(v => (Visit: v, Begins: DayTime.Read(v.On) is { } day ? new DayTime(day, Morning) : (DayTime?)null)).ToList();
         foreach (var drying in task.Drying.Items)
         {
             var what = drying.Kind switch { DryingKind.Paint => "paint", DryingKind.Plaster => "plaster", DryingKind.Adhesive => "adhesive", _ => "filler" };
@@ -141,10 +141,16 @@ internal static class DayCheck
                 continue;
             }
 
-            foreach (var (visit, begins) in visits.Where(v => dry.After(v.Begins!.Value) > 0 && v.Begins.Value.Day >= drying.Begins!.Value.Day))
+            foreach (var (visit, begins) in visits.Where(v => v.Begins is { } at && dry.After(at) > 0 && at.Day >= drying.Begins!.Value.Day))
             {
                 yield return SiteFindings.DryTime.At(
                     new($"drying/{drying.Id}/{visit.Id}"), $"Put the visit off or let it dry first: the {what} is dry at {dry.ToString()}, after {drying.Hours.GetValueOrDefault():0.#} hours, and the visit of {visit.On} begins {dry.After(begins!.Value):0.#} hours before that.");
+            }
+
+            foreach (var (visit, _) in visits.Where(v => v.Begins is null))
+            {
+                yield return SiteFindings.DryTime.MildAt(
+                    new($"drying/{drying.Id}/{visit.Id}"), $"Give the visit its day, such as 2026-11-27: whether it begins before the {what} is dry, at {dry.ToString()}, nobody can tell from '{visit.On}'.");
             }
         }
     }

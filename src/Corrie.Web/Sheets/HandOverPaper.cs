@@ -280,7 +280,7 @@ public sealed class HandOverPaper : Paper
             Head("Changes");
             foreach (var change in changes)
             {
-                Row((change.Says, 0.5), (string.Create(CultureInfo.InvariantCulture, $"{(change.Hours is { } hours ? $"{hours:0.#} h" : string.Empty)}{(change.Price is { } price ? $", {price:0.00}" : string.Empty)}"), 0.15), (change.State switch { Agreed.Approved => $"approved by {change.Signed}, {change.On}", Agreed.Refused => $"refused by {change.Signed}, {change.On}", _ => "not answered" } + (change.Stale ? ", for another offer" : string.Empty), 0.35));
+                Row((change.Says, 0.5), (string.Create(CultureInfo.InvariantCulture, $"{(change.Hours is { } hours ? $"{hours:0.#} h" : string.Empty)}{(change.Price is { } price ? $", {price:0.00}" : string.Empty)}"), 0.15), (change.State switch { Agreed.Approved => $"approved by {change.Signed}{On(change)}", Agreed.Refused => $"refused by {change.Signed}{On(change)}", _ => "not answered" } + (change.Stale ? ", for another offer" : string.Empty), 0.35));
                 if (DrawnSignature.Read(change.Drawn) is { } strokes)
                 {
                     Needs(44);
@@ -294,6 +294,8 @@ public sealed class HandOverPaper : Paper
             }
         }
     }
+
+    private static string On(ChangeOrder change) => change.On.Length > 0 ? $", {change.On}" : string.Empty;
 
     private void Signatures()
     {

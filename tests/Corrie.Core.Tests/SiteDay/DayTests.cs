@@ -64,6 +64,7 @@ public class DayTests : IFindingCases
         Assert.False(Has("site.change-not-approved", Signed("1.5", "A hidden pipe is moved / 1.5 h / 80.00")));
         // A time that nobody understands is asked for; a day without one counts to its end; a visit before the filler went on has nothing to do with it.
         Assert.True(Has("site.dry-time", Dries("yesterday", 24)));
+        Assert.True(Has("site.dry-time", Dries("2026-12-01 15:00", 1), Works("Tuesday")));
         Assert.True(Has("site.dry-time", Dries("2026-12-01", 9), Works("2026-12-02")));
         Assert.False(Has("site.dry-time", Dries("2026-12-01", 7), Works("2026-12-02")));
         Assert.False(Has("site.dry-time", Dries("2026-12-01 15:00", 90), Works("2026-11-30")));
