@@ -56,6 +56,26 @@ test('a step waits for its hold point, a tick is seen by others at once, and wha
   await lead.waitForURL(url => !url.search.includes('step=tools'));
   await lead.goto(site.base + '/jobs/6/day?step=tools');
   assert.match(await lead.innerText('.field-answer'), /Done, Ines.*one bit short/);
+  // A network that takes what is sent and never answers is no connection: what waits behind it goes on.
+  await helper.clock.install();
+  await helper.goto(site.base + '/jobs/6/day?step=dust');
+  let stalls = 0;
+  await helper.route(url => url.pathname === '/jobs/6/day', (route, request) => {
+    if (request.method() === 'POST' && stalls++ === 0) {
+      return;
+    }
+    route.continue();
+  });
+  await helper.fill('[name="note"]', 'sheets to the door');
+  await helper.click('.field-answer .do');
+  await helper.waitForFunction(() => document.querySelector('[data-busy]') !== null);
+  await helper.clock.fastForward(61_000);
+  await helper.waitForURL(url => !url.search.includes('step=dust'));
+  for (let tries = 0; tries < 100 && stalls < 2; tries++) {
+    await new Promise(r => { setTimeout(r, 50); });
+  }
+  await helper.goto(site.base + '/jobs/6/day?step=dust');
+  assert.match(await helper.innerText('.field-answer'), /Tom.*sheets to the door/);
   assert.deepEqual([...lead.faults, ...helper.faults], []);
   await lead.context().close();
   await helper.context().close();

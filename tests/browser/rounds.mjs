@@ -1,8 +1,13 @@
 // Works as a phone does on a bad day: requests are lost, held up, doubled, sent out of order and cut in the middle, the app is closed and the server is
 // killed between. Then it is compared: what the phone called sent is there once and in its order, what it did not is still in its queue.
 import assert from 'node:assert/strict';
+import { spawn } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
 import { createServer, request } from 'node:http';
-import { freePort, start } from './site.mjs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { chromium } from 'playwright-core';
+import { freePort, launch, signIn, start } from './site.mjs';
 
 const phone = { width: 390, height: 844 };
 
@@ -103,6 +108,47 @@ const waiting = page => page.evaluate(() => new Promise((done, fail) => {
   };
 }));
 
+/** A browser of its own on a phone, whose store is on the disk: it is killed as a phone kills it, and begins again with what it kept. */
+async function device(base, prepare) {
+  const store = mkdtempSync(join(tmpdir(), 'corrie-phone-'));
+  let [runs, connected, signed] = [null, null, []];
+  async function begin() {
+    const port = await freePort();
+    runs = spawn(launch.executablePath, [...launch.args, '--headless=new', `--user-data-dir=${store}`, `--remote-debugging-port=${port}`, 'about:blank'], { stdio: 'ignore' });
+    for (let tries = 0; connected === null; tries++) {
+      try {
+        connected = await chromium.connectOverCDP(`http://127.0.0.1:${port}`);
+      } catch (error) {
+        if (tries > 150) {
+          throw error;
+        }
+        await new Promise(r => { setTimeout(r, 100); });
+      }
+    }
+    const [context] = connected.contexts();
+    await context.addCookies(signed);
+    await prepare(context);
+    const page = await context.newPage();
+    page.setDefaultTimeout(20_000);
+    await page.setViewportSize(phone);
+    if (signed.length === 0) {
+      await signIn(page, base, 'tom');
+      signed = await context.cookies();
+    }
+    return page;
+  }
+
+  async function kill() {
+    const over = new Promise(r => { runs.once('exit', r); });
+    runs.kill('SIGKILL');
+    await over;
+    await connected.close().catch(error => console.debug(error.message));
+    connected = null;
+  }
+
+  return { begin, kill, end: async () => { await kill(); rmSync(store, { recursive: true, force: true, maxRetries: 20 }); } };
+}
+
 /** A small picture that no other is the same as, as a file to choose: noise, so that some take several pieces. */
 export async function picture(page, seed, wide) {
   const base64 = await page.evaluate(([n, width]) => {
@@ -124,21 +170,19 @@ export async function picture(page, seed, wide) {
  * Works rounds of one phone.
  * @param count how many rounds, or as many as there is time for
  * @param seconds how long at the most
+ * @param seed what the chances come from
+ * @param said whether it says how far it is
  * @returns what was counted
  */
-export async function rounds(count, seconds, seed = 1) {
+export async function rounds(count, seconds, seed = 1, said = false) {
   const chance = chances(seed);
   const site = await start();
   const between = await network(site, chance);
   const until = Date.now() + (seconds * 1000);
-  const counted = { rounds: 0, entries: 0, readings: 0, ticks: 0, photos: 0, closed: 0, killed: 0, offline: 0 };
-  try {
-    let page = await site.as('tom', phone, {}, between.base);
-    const context = page.context();
-    // A browser that loses its last window opens no other.
-    await context.newPage();
-    // What the phone has put into its store for good, in that order: from then on it says that it keeps it. It is told at once, since pages come and go.
-    const made = [];
+  const counted = { rounds: 0, entries: 0, readings: 0, ticks: 0, photos: 0, away: 0, closed: 0, killed: 0, offline: 0 };
+  // What the phone has put into its store for good, in that order: from then on it says that it keeps it. It is told at once, since pages come and go.
+  const made = [];
+  const held = await device(between.base, async context => {
     await context.exposeBinding('keeps', (_, once) => {
       if (!made.includes(once)) {
         made.push(once);
@@ -154,6 +198,9 @@ export async function rounds(count, seconds, seed = 1) {
         return put.call(this, item, ...more);
       };
     });
+  });
+  try {
+    let page = await held.begin();
     // What was sent leads on to another page, perhaps while this one is being opened.
     const open = async address => {
       for (let tries = 0; tries < 20; tries++) {
@@ -171,7 +218,7 @@ export async function rounds(count, seconds, seed = 1) {
     };
     const steps = ['room', 'dust', 'clean', 'tools'];
     for (; counted.rounds < count && Date.now() < until; counted.rounds++) {
-      await context.setOffline(false);
+      await page.context().setOffline(false);
       between.state.bad = 0;
       const kind = counted.rounds % 8 === 7 ? 'photo' : counted.rounds % 8 === 3 ? 'reading' : 'tick';
       const address = kind === 'reading' ? '/jobs/6/field?step=level' : `/jobs/6/day?step=${steps[counted.rounds % steps.length]}`;
@@ -181,7 +228,7 @@ export async function rounds(count, seconds, seed = 1) {
       const offline = chance() < .2;
       if (offline) {
         counted.offline++;
-        await context.setOffline(true);
+        await page.context().setOffline(true);
       }
       if (kind === 'photo') {
         await page.setInputFiles('.step-photos input[type="file"]', await picture(page, counted.rounds, counted.rounds % 16 === 15 ? 600 : 40));
@@ -203,21 +250,27 @@ export async function rounds(count, seconds, seed = 1) {
       }
       await page.waitForTimeout(chance() * 120);
       const fate = chance();
-      if (fate < .15) {
+      if (fate < .1) {
+        counted.away++;
+        // What was sent may lead on to another page at this very moment.
+        await page.goto('about:blank').catch(error => console.debug(error.message.split('\n')[0]));
+      } else if (fate < .15) {
         counted.closed++;
-        await page.close();
-        page = await context.newPage();
-        page.setDefaultTimeout(20_000);
+        await held.kill();
+        page = await held.begin();
       } else if (fate < .2) {
         counted.killed++;
         await site.kill();
         await site.again();
       }
+      if (said && counted.rounds % 50 === 49) {
+        console.log(`${counted.rounds + 1} rounds, ${made.length} entries kept`);
+      }
     }
 
     // The signal is back for good.
     between.state.bad = 0;
-    await context.setOffline(false);
+    await page.context().setOffline(false);
     await open('/jobs/6/day');
     for (let i = 0; i < 120 && (between.state.late > 0 || (await waiting(page)).some(w => !w.refused)); i++) {
       await page.waitForTimeout(250);
@@ -237,6 +290,7 @@ export async function rounds(count, seconds, seed = 1) {
     return { counted, network: between.counts, left, entries, made };
   } finally {
     between.close();
+    await held.end();
     await site.stop();
   }
 }
@@ -254,7 +308,7 @@ export function judge({ counted, left, entries, made }) {
 }
 
 if (process.argv[1]?.endsWith('rounds.mjs')) {
-  const found = await rounds(Number(process.argv[2] ?? 1000), Number(process.argv[3] ?? 3600), Number(process.argv[4] ?? 1));
+  const found = await rounds(Number(process.argv[2] ?? 1000), Number(process.argv[3] ?? 3600), Number(process.argv[4] ?? 1), true);
   console.log(JSON.stringify({ ...found.counted, network: found.network, left: found.left.length }));
   judge(found);
   console.log(`${found.counted.entries} entries: each there once and in order, nothing left behind`);

@@ -18,6 +18,21 @@ export const freePort = () => new Promise(resolve => {
   });
 });
 
+/** The browser, and how it is told to keep to itself. */
+export const launch = {
+  executablePath: '/usr/bin/chromium',
+  args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'],
+};
+
+/** Signs somebody of the demo in. */
+export async function signIn(page, base, who) {
+  await page.goto(base + '/sign-in');
+  await page.fill('#name', who);
+  await page.fill('#password', passwords[who]);
+  await page.click('.door-form .do');
+  await page.waitForURL('**/jobs');
+}
+
 export async function start() {
   const data = mkdtempSync(join(tmpdir(), 'corrie-browser-'));
   const port = await freePort();
@@ -51,10 +66,7 @@ export async function start() {
   }
 
   await again();
-  const browser = await chromium.launch({
-    executablePath: '/usr/bin/chromium',
-    args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'],
-  });
+  const browser = await chromium.launch(launch);
 
   /** A page of somebody's own browser window, signed in; faults of the console are collected in page.faults. */
   async function as(who, viewport = { width: 1280, height: 800 }, more = {}, through = base) {
@@ -69,11 +81,7 @@ export async function start() {
     page.faults = [];
     page.on('pageerror', e => page.faults.push(e.message));
     page.on('console', m => m.type() === 'error' && !m.text().includes('422') && page.faults.push(m.text()));
-    await page.goto(through + '/sign-in');
-    await page.fill('#name', who);
-    await page.fill('#password', passwords[who]);
-    await page.click('.door-form .do');
-    await page.waitForURL('**/jobs');
+    await signIn(page, through, who);
     return page;
   }
 

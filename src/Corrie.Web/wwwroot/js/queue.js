@@ -5,6 +5,8 @@ import { say } from './said.js';
 const STORE = 'sends';
 const forms = '.field-answer form[method="post"], .day-steps form[method="post"], .step-photos form[method="post"]';
 const PIECE = 512 * 1024;
+// A network that takes a request and never answers is no connection either: what waits behind it is not held up for ever.
+const LONGEST = 60_000;
 const me = () => document.querySelector('.who a')?.textContent.trim() ?? '';
 const job = () => document.querySelector('[data-follows]')?.dataset.follows;
 
@@ -98,6 +100,17 @@ async function show() {
   }
 }
 
+async function ask(url, what) {
+  const gone = new AbortController();
+  const over = setTimeout(() => gone.abort(), LONGEST);
+  try {
+    const answer = await fetch(url, { redirect: 'manual', ...what, signal: gone.signal });
+    return { ok: answer.ok, status: answer.status, type: answer.type, text: await answer.text() };
+  } finally {
+    clearTimeout(over);
+  }
+}
+
 const tokenOf = page => JSON.parse(page.body.getAttribute('hx-headers') || '{}').RequestVerificationToken;
 
 async function post(item, token) {
@@ -107,7 +120,7 @@ async function post(item, token) {
   const body = new FormData();
   item.body.filter(([name]) => name !== '__RequestVerificationToken').forEach(([name, value]) => body.append(name, value));
   body.append('__RequestVerificationToken', token);
-  return fetch(item.url, { method: 'POST', body, redirect: 'manual', headers: { 'X-Queue': '1', Accept: 'text/html' } });
+  return ask(item.url, { method: 'POST', body, headers: { 'X-Queue': '1', Accept: 'text/html' } });
 }
 
 /** Sends a photo piece by piece, from where it was cut off; the last answer says where to go on. */
@@ -115,19 +128,19 @@ async function pieces(item, token) {
   const url = new URL(item.url);
   url.searchParams.set('handler', 'Piece');
   const once = item.body.find(([name]) => name === 'once')[1];
-  const asked = await fetch(`${url}&once=${once}`, { headers: { Accept: 'application/json' }, redirect: 'manual' });
+  const asked = await ask(`${url}&once=${once}`, { headers: { Accept: 'application/json' } });
   if (!asked.ok) {
     return asked;
   }
-  for (let { have } = await asked.json(); ;) {
+  for (let { have } = JSON.parse(asked.text); ;) {
     const body = new FormData();
     item.body.filter(([name]) => name !== '__RequestVerificationToken').forEach(([name, value]) => body.append(name, value));
     body.append('__RequestVerificationToken', token);
     body.append('offset', have);
     body.append('total', item.file.size);
     body.append('piece', item.file.slice(have, have + PIECE), 'piece');
-    const answer = await fetch(url, { method: 'POST', body, redirect: 'manual', headers: { 'X-Queue': '1', Accept: 'text/html' } });
-    const more = answer.ok ? await answer.clone().json() : {};
+    const answer = await ask(url, { method: 'POST', body, headers: { 'X-Queue': '1', Accept: 'text/html' } });
+    const more = answer.ok ? JSON.parse(answer.text) : {};
     if (more.have === undefined) {
       return answer;
     }
@@ -141,16 +154,16 @@ async function sent(item) {
   let answer = await post(item, tokenOf(document));
   if (answer.status === 400) {
     // A page that was kept has the token of another day.
-    const page = new DOMParser().parseFromString(await (await fetch(`/jobs/${item.job}/day`)).text(), 'text/html');
+    const page = new DOMParser().parseFromString((await ask(`/jobs/${item.job}/day`, { redirect: 'follow' })).text, 'text/html');
     answer = await post(item, tokenOf(page));
   }
   if (answer.ok) {
-    return (await answer.json()).next;
+    return JSON.parse(answer.text).next;
   }
   if (answer.type === 'opaqueredirect' || answer.status === 401 || answer.status === 429 || answer.status >= 500) {
     throw new Error(`later: ${answer.status}`);
   }
-  const page = new DOMParser().parseFromString(await answer.text(), 'text/html');
+  const page = new DOMParser().parseFromString(answer.text, 'text/html');
   item.refused = page.querySelector('.problem')?.textContent.trim() || (answer.status === 403 ? 'Your role does not allow it.' : 'The plan has moved on since: open the step and enter it again.');
   await put(item);
   return null;
