@@ -133,7 +133,7 @@ internal static class Sheets
     public static JobPlan Plan(JsonObject document, bool whole = true)
     {
         var (sheet, problems) = JobForm.Read(document);
-        Assert.Equal(whole, problems.Count == 0);
+        Assert.True(whole == (problems.Count == 0), string.Join("; ", problems.Select(p => $"{p.Path}: {p.Understood}, {p.Expected}")));
         return Planner.Plan(sheet);
     }
 

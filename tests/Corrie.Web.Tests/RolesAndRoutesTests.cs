@@ -75,6 +75,8 @@ public sealed class RolesAndRoutesTests : IDisposable
         ["POST /jobs/{id:long}/picture?handler=Note"] = ("/jobs/6/picture?photo=p1&handler=Note", Crew),
         ["POST /jobs/{id:long}/picture?handler=Gone"] = ("/jobs/6/picture?photo=p1&handler=Gone", Crew),
         ["GET /jobs/{id:long}/day"] = ("/jobs/6/day", Crew),
+        ["GET /jobs/{id:long}/enclosure"] = ("/jobs/6/enclosure", SignedIn),
+        ["GET /jobs/{id:long}/labels?handler=Paper"] = ("/jobs/6/labels?handler=Paper", SignedIn),
         ["GET /jobs/{id:long}/routes"] = ("/jobs/6/routes", Crew),
         ["GET /jobs/{id:long}/packing"] = ("/jobs/6/packing", SignedIn),
         ["GET /jobs/{id:long}/history"] = ("/jobs/6/history", SignedIn),

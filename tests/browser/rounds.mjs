@@ -182,6 +182,7 @@ export async function rounds(count, seconds, seed = 1, said = false) {
   const counted = { rounds: 0, entries: 0, readings: 0, ticks: 0, photos: 0, away: 0, closed: 0, killed: 0, offline: 0 };
   // What the phone has put into its store for good, in that order: from then on it says that it keeps it. It is told at once, since pages come and go.
   const made = [];
+  const unkept = [];
   const held = await device(between.base, async context => {
     await context.exposeBinding('keeps', (_, once) => {
       if (!made.includes(once)) {
@@ -245,8 +246,11 @@ export async function rounds(count, seconds, seed = 1, said = false) {
         counted.ticks++;
       }
       counted.entries++;
-      for (let tries = 0; tries < 400 && made.length <= before; tries++) {
+      for (let tries = 0; tries < 2000 && made.length <= before; tries++) {
         await page.waitForTimeout(10);
+      }
+      if (made.length <= before) {
+        unkept.push(await page.evaluate(n => ({ round: n, at: window.location.href, direct: document.querySelector('[data-direct]') !== null, problem: document.querySelector('.problem')?.textContent ?? null, note: document.querySelector('[name="note"]')?.value ?? null }), counted.rounds));
       }
       await page.waitForTimeout(chance() * 120);
       const fate = chance();
@@ -287,7 +291,7 @@ export async function rounds(count, seconds, seed = 1, said = false) {
         after = list.at(-1).seq;
       }
     });
-    return { counted, network: between.counts, left, entries, made };
+    return { counted, network: between.counts, left, entries, made, unkept };
   } finally {
     between.close();
     await held.end();
@@ -296,8 +300,7 @@ export async function rounds(count, seconds, seed = 1, said = false) {
 }
 
 /** Holds what was counted against what has to be. */
-export function judge({ counted, left, entries, made }) {
-  assert.equal(made.length, counted.entries, 'every entry got into the store of the phone');
+export function judge({ counted, left, entries, made, unkept }) {
   assert.deepEqual(left, [], 'what could be sent is sent, and nothing was refused');
   // The first change of each has the key itself; the others of one entry follow it.
   const there = entries.map(e => e.id).filter(id => /^[0-9a-f]{32}-0$/.test(id)).map(id => id.slice(0, 32));
@@ -305,6 +308,8 @@ export function judge({ counted, left, entries, made }) {
   assert.deepEqual(said, { twice: [], lost: [], strange: [], outOfOrder: [] }, 'each is there once, in the order of the phone');
   const photos = entries.filter(e => e.path.startsWith('/pictures/'));
   assert.equal(new Set(photos.map(e => e.value.picture)).size, counted.photos, 'every photo is another one');
+  assert.deepEqual(unkept, [], 'every entry got into the store of the phone');
+  assert.equal(made.length, counted.entries);
 }
 
 if (process.argv[1]?.endsWith('rounds.mjs')) {

@@ -53,7 +53,7 @@ public static class TypicalParts
         FastenerOf("toggle-3/16", "Typical toggle 3/16 in", "toggle", "3/16 in", "3 in", ("hole", "1/2 in"), ("grip", "2 in"), ("ratedTension", "130 lb"), ("basis", "ultimate")),
         BoxOf("power", "Typical recessed box for mains", "4 3/4 in", "6 1/4 in", "3 in", ("sort", "recessed"), ("use", "power"), ("openingWidth", "3 7/8 in"), ("openingHeight", "5 in"), ("wings", "3/8 in")),
         BoxOf("signal", "Typical bracket with a brush plate", "3 1/8 in", "4 7/8 in", "1 1/2 in", ("sort", "bracket"), ("use", "signal"), ("openingWidth", "2 1/4 in"), ("openingHeight", "3 3/4 in"), ("wings", "3/8 in"), ("plateHole", "1 3/4 in")),
-        BoxOf("enclosure", "Typical enclosure between studs", "15 1/2 in", "15 1/2 in", "3 3/4 in", ("sort", "enclosure"), ("use", "both"), ("openingWidth", "14 1/4 in"), ("openingHeight", "14 1/4 in")),
+        BoxOf("enclosure", "Typical enclosure between studs", "15 1/2 in", "15 1/2 in", "3 3/4 in", ("sort", "enclosure"), ("use", "both"), ("openingWidth", "14 1/4 in"), ("openingHeight", "14 1/4 in"), ("exitWidth", "5 in"), ("exitHeight", "1 in"), ("mainsWidth", "4 in"), ("mainsHeight", "5 in")),
         CableOf("mains", "Typical sheathed mains cable, 14 gauge", "mains", "3/8 in", "in-wall", ("gauge", "14")),
         CableOf("picture", "Typical picture cable for walls", "picture", "1/4 in", "in-wall", ("plugWidth", "7/8 in"), ("plugHeight", "7/16 in")),
         CableOf("network", "Typical network cable for walls", "network", "1/4 in", "riser"),

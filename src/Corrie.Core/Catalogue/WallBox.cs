@@ -73,6 +73,12 @@ public sealed record WallBox(string Name, Length Width, Length Height, Length De
     /// <summary>Height of that gap.</summary>
     public Length? ExitHeight { get; init; }
 
+    /// <summary>For an enclosure: width of the cut-out for a mains box in it; null where it has none.</summary>
+    public Length? MainsWidth { get; init; }
+
+    /// <summary>Height of that cut-out.</summary>
+    public Length? MainsHeight { get; init; }
+
     /// <summary>Diameter of the hole in its cover plate through which plugs pass; null where it has none.</summary>
     public Length? PlateHole { get; init; }
 
@@ -81,6 +87,17 @@ public sealed record WallBox(string Name, Length Width, Length Height, Length De
 
     /// <summary>Whether signal cables may be in it.</summary>
     public bool HasSignal => Use is BoxUse.Signal or BoxUse.Both;
+
+    /// <summary>Its opening, where its cover is somewhere.</summary>
+    /// <param name="outer">Where its cover is.</param>
+    /// <returns>The opening, in the middle of that.</returns>
+    public Rect OpeningAt(Rect outer) => new(outer.CentreX - OpeningWidth.Half, outer.CentreY - OpeningHeight.Half, OpeningWidth, OpeningHeight);
+
+    /// <summary>Whether another box is in it: an enclosure takes what lies in its opening.</summary>
+    /// <param name="outer">Where its cover is.</param>
+    /// <param name="other">Where the other box's cover is.</param>
+    /// <returns>Whether it takes it.</returns>
+    public bool Takes(Rect outer, Rect other) => Sort == BoxSort.Enclosure && OpeningAt(outer).Covers(other);
 
     private static readonly GroupShape<WallBox> Form = new("a wall box", m =>
     {
@@ -102,6 +119,8 @@ public sealed record WallBox(string Name, Length Width, Length Height, Length De
             Vents = m.Maybe("vents", new NumberShape("free area of its vents, in square inches", 0, 2000)),
             ExitWidth = m.MaybeLength("exitWidth", "width of the gap through which cables leave its cover", LengthRange.Size),
             ExitHeight = m.MaybeLength("exitHeight", "height of that gap", LengthRange.Size),
+            MainsWidth = m.MaybeLength("mainsWidth", "for an enclosure: width of the cut-out for a mains box in it", LengthRange.Size),
+            MainsHeight = m.MaybeLength("mainsHeight", "for an enclosure: height of that cut-out", LengthRange.Size),
             PlateHole = m.MaybeLength("plateHole", "diameter of the hole in its cover plate", LengthRange.Size),
             Typical = TypicalParts.Marked(m),
         };
@@ -116,7 +135,7 @@ public sealed record WallBox(string Name, Length Width, Length Height, Length De
             ("What it is", ["name", "use", "sort", "mass", "divided", "typical"]),
             ("Its outside", ["width", "height", "depth"]),
             ("What is cut for it", ["openingWidth", "openingHeight", "clearance", "wings"]),
-            ("Its inside", ["volume", "vents", "exitWidth", "exitHeight", "plateHole"]),
+            ("Its inside", ["volume", "vents", "exitWidth", "exitHeight", "mainsWidth", "mainsHeight", "plateHole"]),
         ],
     };
 }

@@ -19,6 +19,9 @@ public sealed record PortPlace(string Name, string Wall, Length X, Length Y, Len
 /// <param name="Long">How far its foot and the pivot are apart at its farthest.</param>
 public sealed record ArmPath(WayEnd Wall, WayEnd Pivot, Length Long)
 {
+    /// <summary>Whether it folds at an elbow half way.</summary>
+    public bool Elbow { get; init; }
+
     /// <summary>An arm by where it takes its display.</summary>
     /// <param name="wall">Where it is fixed to the wall.</param>
     /// <param name="pivot">The display's pivot, parked.</param>
@@ -36,8 +39,22 @@ public sealed record ArmPath(WayEnd Wall, WayEnd Pivot, Length Long)
     /// <returns>The length.</returns>
     public Length To(WayEnd from, WayEnd port) => Straight(from, Wall) + Long + Straight(Pivot, port);
 
+    /// <summary>Where a cable is tied to the arm, so that nothing pulls at its plug and nothing hangs into the fold: at each joint (common practice).</summary>
+    /// <param name="from">Where the cable comes out of the wall.</param>
+    /// <returns>The ties, in order, by how far along the cable they are from there.</returns>
+    public IReadOnlyList<CableTie> Ties(WayEnd from)
+    {
+        var foot = Straight(from, Wall);
+        return [new("foot", foot), .. Elbow ? [new("elbow", foot + Long.Half)] : Array.Empty<CableTie>(), new("head", foot + Long)];
+    }
+
     private static Length Straight(WayEnd a, WayEnd b) => Length.FromInches(Math.Sqrt(Math.Pow((a.X - b.X).Inches, 2) + Math.Pow((a.Y - b.Y).Inches, 2)));
 }
+
+/// <summary>A tie that holds a cable at a joint of an arm.</summary>
+/// <param name="Joint">The joint.</param>
+/// <param name="Along">How far along the cable, from where it comes out of the wall.</param>
+public readonly record struct CableTie(string Joint, Length Along);
 
 /// <summary>What a cable's length is made of.</summary>
 /// <param name="Says">A part of it.</param>
@@ -56,6 +73,36 @@ public readonly record struct LengthPart(string Says, Length Length);
 /// <param name="Limit">How far its signal goes; null for any length.</param>
 public sealed record CablePlan(Connection Connection, PortPlace? From, PortPlace? To, IReadOnlyList<LengthPart> Parts, Length? Way, Length Slack, Length? Asked, Length? Buys, Length? Limit)
 {
+    /// <summary>Where it is tied to the arm that its display hangs on; none where nothing moves.</summary>
+    public IReadOnlyList<CableTie> Ties { get; init; } = [];
+
+    /// <summary>Whether its ends, or its way, are on several walls: how far it runs between them has to be measured.</summary>
+    public bool AcrossWalls => From is { } from && To is { } to && (from.Wall != to.Wall || (Connection.Via.Split('/') is [{ Length: > 0 } on, ..] && on != from.Wall));
+
+    /// <summary>What is done with it at the arm.</summary>
+    /// <returns>The sentences; null where nothing moves.</returns>
+    public Phrase? Tied()
+    {
+        if (Ties.Count == 0)
+        {
+            return null;
+        }
+
+        Phrase says = Phrase.Of($"Tie it to the arm at its joints, counted along the cable from where it leaves the wall: ");
+        foreach (var (tie, i) in Ties.Select((t, i) => (t, i)))
+        {
+            says.AppendFormatted($"{(i == 0 ? string.Empty : i == Ties.Count - 1 ? " and " : ", ")}{tie.Along.RoundedTo(Length.Tape(0, 1, 2))} at the {tie.Joint}");
+        }
+
+        if (Connection.Cable is { } cable)
+        {
+            says.AppendFormatted($". At each joint a loop no tighter than {cable.Bend:fine}, outside of the fold");
+        }
+
+        says.AppendLiteral(". Once it hangs, take the display slowly to every end and look at each plug.");
+        return says;
+    }
+
     /// <summary>How far a signal goes by an ordinary cable, where its maker says nothing (common practice; network: TIA-568, from memory).</summary>
     /// <param name="cable">The cable.</param>
     /// <param name="fast">Whether high frame rates are asked for.</param>

@@ -31,18 +31,26 @@ internal static class CablePlanner
         var limit = connection.Cable is { } known ? CablePlan.LimitOf(known, asked.FromJack?.Fast == true && asked.ToJack?.Fast == true) : null;
         var parts = new List<LengthPart>();
         var slack = Length.Zero;
-        if (asked is not { From: { } from, To: { } to } || (connection.Via.Length > 0 ? asked.Route is not { Chosen: not null, From: not null, To: not null } : from.Wall != to.Wall))
+        // What is on another wall than its way, or than its other end, is as far from there as somebody has measured.
+        var on = connection.Via.Length > 0 ? connection.Via.Split('/')[0] : asked.From?.Wall;
+        if (asked is not { From: { } from, To: { } to } || (connection.Via.Length > 0 && asked.Route is not { Chosen: not null, From: not null, To: not null }) || ((from.Wall != on || to.Wall != on) && connection.Between is null))
         {
             return new(connection, asked.From, asked.To, [], null, slack, null, null, limit);
         }
 
         if (asked.Route is { Chosen: { } way, From: { } a, To: { } b })
         {
-            // From whichever end of the way is nearer.
-            var (near, far) = Far(from, a) + Far(to, b) <= Far(from, b) + Far(to, a) ? (a, b) : (b, a);
+            // From whichever end of the way is nearer, by what is on its wall.
+            var swapped = (from.Wall == on ? Far(from, b) - Far(from, a) : Length.Zero) + (to.Wall == on ? Far(to, a) - Far(to, b) : Length.Zero) < Length.Zero;
+            var (near, far) = swapped ? (b, a) : (a, b);
             Rise(from, near, asked.Arm is not null && !asked.ArmAtEnd);
             parts.Add(new("along its way", way.Run));
             Rise(to, far, asked.Arm is not null && asked.ArmAtEnd);
+        }
+        else if (to.Wall != from.Wall)
+        {
+            // Measured parked; out, the whole arm comes to it.
+            AddArm(asked.Arm?.Long ?? Length.Zero);
         }
         else
         {
@@ -55,14 +63,29 @@ internal static class CablePlanner
             }
         }
 
+        if (from.Wall != on || to.Wall != on)
+        {
+            parts.Add(new("from wall to wall, measured", connection.Between!.Value));
+        }
+
         parts.Add(new("two service loops", figures.Loop * 2));
         var sum = parts.Aggregate(Length.Zero, (s, p) => s + p.Length);
         var spare = sum * figures.Spare;
         parts.Add(new("spare", spare));
-        return new(connection, from, to, parts, sum, slack, sum + spare, connection.Cable is { } cable ? CablePlan.Sold(cable, sum + spare, units) : null, limit);
+        return new(connection, from, to, parts, sum, slack, sum + spare, connection.Cable is { } cable ? CablePlan.Sold(cable, sum + spare, units) : null, limit)
+        {
+            // From where it leaves the wall on the display's side.
+            Ties = asked.Arm is { } tied ? tied.Ties(asked.Route is { From: { } one, To: { } other } ? (Far(asked.ArmAtEnd ? to : from, one) < Far(asked.ArmAtEnd ? to : from, other) ? one : other) : asked.ArmAtEnd ? new(from.X, from.Y) : new(to.X, to.Y)) : [],
+        };
 
         void Rise(PortPlace port, WayEnd end, bool moves)
         {
+            if (port.Wall != on)
+            {
+                AddArm(moves ? asked.Arm!.Long : Length.Zero);
+                return;
+            }
+
             var parked = Far(port, end) + port.Out;
             parts.Add(new($"{port.Name} to the wall", parked));
             if (moves)

@@ -14,6 +14,9 @@ public sealed class FeedsStage : IStage
     /// <summary>Where a box may go.</summary>
     internal static readonly Result<BoxPlaces> Boxes = new("box");
 
+    /// <summary>What goes into an enclosure.</summary>
+    internal static readonly Result<EnclosurePlan> Enclosures = new("enclosure");
+
     /// <summary>The ways of a wall.</summary>
     internal static readonly Result<WallRoutes> Routes = new("routes");
 
@@ -68,19 +71,21 @@ public sealed class FeedsStage : IStage
             foreach (var item in sheet.ThingsOn(wall).Where(i => i.Product is WallBox))
             {
                 var task = job.BoxTask(item, wall, surveyed, bays);
-                var devices = new Same<EnclosedDevice>(job.In(item));
-                plan.Work(Boxes, item.Id, wall.Id, (task, devices), static (work, input) =>
+                plan.Work(Boxes, item.Id, wall.Id, task, static (work, task) =>
                 {
-                    var (task, devices) = input;
                     var places = task.Places();
                     work.Add(BoxCheck.Of(task, places));
-                    if (task.Outer is { } outer)
-                    {
-                        work.Add(PackOut.Check(task.Name, task.Box, devices.Items, new(outer.CentreX, outer.CentreY)));
-                    }
-
                     return places;
                 });
+                if (job.Enclosure(item, wall, bays) is { } enclosure)
+                {
+                    plan.Work(Enclosures, item.Id, wall.Id, enclosure, static (work, enclosure) =>
+                    {
+                        var packed = PackOut.Of(enclosure.Box, enclosure.Devices.Items, enclosure.Mains?.Cover);
+                        work.Add(enclosure.Check(packed));
+                        return new EnclosurePlan(enclosure, packed);
+                    });
+                }
             }
 
             var routes = plan.Work(Routes, wall.Id, wall.Id, (Task: job.RouteTask(wall, surveyed, bays), Code: sheet.Get(Electrics.Part)!), static (work, input) =>
@@ -204,7 +209,7 @@ public sealed class FeedsStage : IStage
             : routes.FirstOrDefault(r => r.From is null || r.To is null) is { } open ? Phrase.Of($"both ends of the way for {open.Route.Called}")
             : routes.FirstOrDefault(r => r.Route.Power && r.Bundle.Cables.Count == 0) is { } bare ? Phrase.Of($"the mains cable of {bare.Route.Called}")
             : cables.FirstOrDefault(c => c.Connection.Cable is null) is { } unknown ? Phrase.Of($"which cable {unknown.Connection.Says} is")
-            : cables.FirstOrDefault(c => c.Way is null) is { } nowhere ? Phrase.Of($"where {nowhere.Connection.Says} runs")
+            : cables.FirstOrDefault(c => c.Way is null) is { } nowhere ? nowhere.AcrossWalls ? Phrase.Of($"how far {nowhere.Connection.Says} runs from wall to wall") : Phrase.Of($"where {nowhere.Connection.Says} runs")
             : JobFeeds.HiddenOn(plan, wall).FirstOrDefault(h => h.Box.Stands.Carries is null) is { Item: not null } hung ? Phrase.Of($"what the brackets of the {hung.Item.Name} carry")
             : wall.Get(WallFeeds.Part)?.Devices.Items.FirstOrDefault(d => d.Fate is DeviceFate.Blanked or DeviceFate.PushedBack && d.Meets.Trim().Length == 0 && plan.Survey(wall.Id)!.Wall.Features.Any(f => f.Id == d.Of && f.Kind == FeatureKind.SignalPlate)) is { } unmet ? Phrase.Of($"how what the {plan.Survey(wall.Id)!.Wall.Features.First(f => f.Id == unmet.Of).Name} gave is met now")
             : job.HasMains(wall) && electrics.Code is null ? "which electrical code holds here"
@@ -256,6 +261,12 @@ public static class FeedsResults
     /// <param name="box">Key of the box.</param>
     /// <returns>The places; null where it is none.</returns>
     public static BoxPlaces? Box(this IResults plan, string box) => plan.Get(FeedsStage.Boxes, box);
+
+    /// <summary>What goes into an enclosure, and how.</summary>
+    /// <param name="plan">The plan.</param>
+    /// <param name="box">Key of the enclosure.</param>
+    /// <returns>All of it; null where it is none, or has no place yet.</returns>
+    public static EnclosurePlan? Enclosed(this IResults plan, string box) => plan.Get(FeedsStage.Enclosures, box);
 
     /// <summary>Where a device on brackets behind a display is.</summary>
     /// <param name="plan">The plan.</param>

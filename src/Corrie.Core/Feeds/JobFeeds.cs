@@ -58,11 +58,40 @@ internal sealed class JobFeeds
     /// <param name="planned">Its ways.</param>
     public void Planned(WallSheet wall, WallRoutes planned) => routes[wall.Id] = planned;
 
-    /// <summary>What stands in an enclosure.</summary>
-    /// <param name="box">The enclosure.</param>
-    /// <returns>The devices.</returns>
-    public IReadOnlyList<EnclosedDevice> In(Item box) =>
-        [.. sheet.Items.Where(i => i.Product is Thing && i.Get(Stands.Part)?.In == box.Id).Select(i => (Item: i, Thing: (Thing)i.Product!)).Select(d => new EnclosedDevice(d.Item.Name, d.Thing.Width, d.Thing.Height, d.Thing.Depth, d.Thing.Watts))];
+    /// <summary>All that has to go into an enclosure, or into another box in which a device stands.</summary>
+    /// <param name="item">The box.</param>
+    /// <param name="wall">Its wall.</param>
+    /// <param name="bays">The wall's bays.</param>
+    /// <returns>All of it; null for any other box, and for one without a place.</returns>
+    public Enclosure? Enclosure(Item item, WallSheet wall, Bays bays)
+    {
+        var box = (WallBox)item.Product!;
+        var devices = sheet.Items.Where(i => i.Product is Thing && i.Get(Stands.Part)?.In == item.Id).ToList();
+        if (plan.Placement(item.Id)?.Outer is not { } outer || (box.Sort != BoxSort.Enclosure && devices.Count == 0))
+        {
+            return null;
+        }
+
+        var (left, bottom) = (outer.CentreX - box.OpeningWidth.Half, outer.CentreY - box.OpeningHeight.Half);
+        var mains = InEnclosure(item, wall).FirstOrDefault(b => b.Box.HasPower);
+        Rect Inside(Length width, Length height) => new(mains.Outer.CentreX - width.Half - left, mains.Outer.CentreY - height.Half - bottom, width, height);
+        var inside = devices.Select(d => d.Id).Concat(InEnclosure(item, wall).Select(b => b.Item.Id)).ToHashSet();
+        var bay = bays.At(outer.CentreX);
+        return new(
+            item.Name, box, outer, new([.. devices.Select(d => (d.Name, Thing: (Thing)d.Product!)).Select(d => new EnclosedDevice(d.Name, d.Thing.Width, d.Thing.Height, d.Thing.Depth, d.Thing.Watts))]),
+            mains.Item is null ? null : new(mains.Item.Name, Inside(mains.Box.OpeningWidth, mains.Box.OpeningHeight), Inside(mains.Box.Width, mains.Box.Height)),
+            new([.. Connections.Where(c => c.Cable is not null && inside.Contains(c.From) != inside.Contains(c.To) && !EndsAt(c.Via, item.Id)).Select(c => Strand.Of(c.Cable!, c.Says))]),
+            bay is null ? null : (bay.Left, bay.Right));
+    }
+
+    private IEnumerable<(Item Item, WallBox Box, Rect Outer)> InEnclosure(Item enclosure, WallSheet wall)
+    {
+        var opening = ((WallBox)enclosure.Product!).OpeningAt(plan.Placement(enclosure.Id)!.Outer);
+        return sheet.ThingsOn(wall).Where(t => t != enclosure && t.Product is WallBox { Sort: not BoxSort.Enclosure } && plan.Placement(t.Id) is not null)
+            .Select(t => (Item: t, Box: (WallBox)t.Product!, plan.Placement(t.Id)!.Outer)).Where(b => opening.Covers(b.Outer));
+    }
+
+    private bool EndsAt(string via, string box) => via.Split('/') is [var on, var id] && sheet.Wall(on)?.Get(CableRoute.Part)?.FirstOrDefault(r => r.Id == id) is { } route && (route.From == box || route.To == box);
 
     /// <summary>Devices on brackets behind displays of a wall.</summary>
     /// <param name="plan">The plan so far.</param>
@@ -140,7 +169,8 @@ internal sealed class JobFeeds
 
         // What hangs before the wall is no obstacle to a box behind it, except what the box is not for.
         var others = things.Where(t => t != item && t.Kind.IsPlaced && t != display && (t.Product is WallBox || (behind is null && t.Kind != Display.Kind)))
-            .Select(t => (Thing: t, Placed: plan.Placement(t.Id))).Where(t => t.Placed is not null).Select(t => (t.Thing.Name, t.Placed!.Outer)).ToList();
+            .Select(t => (Thing: t, Placed: plan.Placement(t.Id))).Where(t => t.Placed is not null)
+            .Where(t => outer is not { } here || t.Thing.Product is not WallBox that || !(box.Takes(here, t.Placed!.Outer) || that.Takes(t.Placed!.Outer, here))).Select(t => (t.Thing.Name, t.Placed!.Outer)).ToList();
         return new(surveyed, bays, item.Name, box, outer, item.Get(PlacementChoice.Part), behind, over, mains is null ? null : plan.Placement(mains.Id)!.Outer, new(others), wall.Get(WallFeeds.Part)!, sheet.Policy);
     }
 
@@ -151,7 +181,7 @@ internal sealed class JobFeeds
     /// <returns>All of it.</returns>
     public RouteTask RouteTask(WallSheet wall, Surveyed surveyed, Bays bays)
     {
-        RouteEnd? End(string key) => plan.Placement(key) is { } placed && ReferenceEquals(sheet.WallOf(sheet.Item(key)!), wall) ? new(sheet.Item(key)!.Name, placed.Outer)
+        RouteEnd? End(string key) => plan.Placement(key) is { } placed && ReferenceEquals(sheet.WallOf(sheet.Item(key)!), wall) ? new(sheet.Item(key)!.Name, placed.Outer) { PlateHole = (sheet.Item(key)!.Product as WallBox)?.PlateHole }
             : surveyed.Wall.Features.FirstOrDefault(f => f.Id == key) is { } feature ? new(feature.Name, feature.Outline)
             : null;
         // Where both ends are one place there is no way yet.
@@ -286,6 +316,6 @@ internal sealed class JobFeeds
     }
 
     private ArmPath? ArmOf(string key) => sheet.Item(key) is { } item && sheet.On(item) is { } mount && plan.Layout(mount.Id) is { Motion: { } motion } layout
-        ? ArmPath.Of(new(layout.Plate.CentreX, layout.HookLine), new(motion.Pivot, motion.PivotUp), [.. motion.Way.Items.Select(p => (motion.Parked + p.Out, p.Down)), (motion.Reach, Length.Zero)])
+        ? ArmPath.Of(new(layout.Plate.CentreX, layout.HookLine), new(motion.Pivot, motion.PivotUp), [.. motion.Way.Items.Select(p => (motion.Parked + p.Out, p.Down)), (motion.Reach, Length.Zero)]) with { Elbow = mount.Hardware()?.Sort == MountKind.Articulating }
         : null;
 }

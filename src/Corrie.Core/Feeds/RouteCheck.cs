@@ -184,6 +184,15 @@ internal static class RouteCheck
             }
         }
 
+        // A cover's hole is a bore like any other.
+        foreach (var (end, part) in new[] { (asked.From, "from"), (asked.To, "to") }.Where(e => plan.Chosen is not null && e.Item1?.PlateHole < bundle.Bore).Select(e => (e.Item1!, e.Item2)))
+        {
+            yield return FeedFindings.PlugDoesNotPass.At(
+                At("plate/" + part, plan), bundle.Last is { } stuck
+                    ? Phrase.Of($"Take a cover with a larger hole, or finish the cable after it is through: the plug of {stuck.Name}, {stuck.Plug:fine} corner to corner{(bundle.Cables.Count > 1 ? " beside the other cables" : string.Empty)}, asks for {bundle.Bore:fine}, and the cover of the {end.Name} has {end.PlateHole!.Value:fine}.")
+                    : Phrase.Of($"Take a cover with a larger hole: the cables for {name} ask for {bundle.Bore:fine}, and the cover of the {end.Name} has {end.PlateHole!.Value:fine}."));
+        }
+
         if (plan.Conduit is { } tube)
         {
             var what = $"{tube.Trade} in {(tube.Kind == ConduitKind.Emt ? "steel tube" : "plastic tube")}";

@@ -51,4 +51,35 @@ public sealed record WallRoutes(IReadOnlyList<RoutePlan> All, bool Proven)
     /// <param name="id">Its key.</param>
     /// <returns>The way; null where there is none.</returns>
     public RoutePlan? Of(string id) => All.FirstOrDefault(r => r.Route.Id == id);
+
+    /// <summary>Raceways beside which another one lies, since both follow one line of the wall: each is put up after those before it.</summary>
+    /// <param name="route">The one that is put up later.</param>
+    /// <returns>Those before it, each with how far they run together.</returns>
+    public IReadOnlyList<(RoutePlan Other, Length For)> Beside(RoutePlan route) =>
+        [.. All.TakeWhile(r => r != route).Where(r => r.Route.Shares != route.Route.Id && route.Route.Shares != r.Route.Id)
+            .Select(r => (r, For: Together(r.Chosen, route.Chosen))).Where(r => r.For > Length.Zero)];
+
+    /// <summary>What is done with a raceway where others lie on its line.</summary>
+    /// <param name="route">The raceway's way.</param>
+    /// <returns>A sentence for each of them.</returns>
+    public IReadOnlyList<Phrase> BesideSays(RoutePlan route) =>
+        [.. Beside(route).Select(b => Phrase.Of($"For {b.For} it follows the line of the raceway for {b.Other.Route.Called}: put it beside that, edge to edge, on the side away from the edge that both follow."))];
+
+    private static Length Together(Way? a, Way? b)
+    {
+        var sum = Length.Zero;
+        foreach (var x in a?.Moves.Where(m => m.Kind == WayMoveKind.Surface) ?? [])
+        {
+            foreach (var y in b?.Moves.Where(m => m.Kind == WayMoveKind.Surface) ?? [])
+            {
+                sum += x.From.X == x.To.X && y.From.X == x.From.X && y.To.X == x.From.X ? Shared(x.From.Y, x.To.Y, y.From.Y, y.To.Y)
+                    : x.From.Y == x.To.Y && y.From.Y == x.From.Y && y.To.Y == x.From.Y ? Shared(x.From.X, x.To.X, y.From.X, y.To.X)
+                    : Length.Zero;
+            }
+        }
+
+        return sum;
+    }
+
+    private static Length Shared(Length a, Length b, Length c, Length d) => Length.Max(Length.Zero, Length.Min(Length.Max(a, b), Length.Max(c, d)) - Length.Max(Length.Min(a, b), Length.Min(c, d)));
 }

@@ -11,6 +11,9 @@ namespace Corrie.Core.Feeds;
 /// <param name="Outline">Its outline on the wall.</param>
 internal sealed record RouteEnd(string Name, Rect Outline)
 {
+    /// <summary>Diameter of the hole in its cover, through which cables come out; null where it has none.</summary>
+    public Length? PlateHole { get; init; }
+
     /// <summary>Where cables come out: its middle.</summary>
     public WayEnd Place => new(Outline.CentreX, Outline.CentreY);
 }

@@ -38,6 +38,11 @@ public readonly record struct Rect(Length Left, Length Bottom, Length Width, Len
     /// <returns>Whether they do.</returns>
     public bool Overlaps(Rect other) => Overlaps(other.Left, other.Right) && Bottom < other.Top && Top > other.Bottom;
 
+    /// <summary>Whether another lies in it altogether, edges on edges too.</summary>
+    /// <param name="other">The other.</param>
+    /// <returns>Whether it does.</returns>
+    public bool Covers(Rect other) => other.Left >= Left && other.Right <= Right && other.Bottom >= Bottom && other.Top <= Top;
+
     /// <summary>Whether a point lies inside; on an edge is outside.</summary>
     /// <param name="x">From the left corner.</param>
     /// <param name="y">Over the floor.</param>

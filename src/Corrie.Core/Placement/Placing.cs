@@ -48,7 +48,7 @@ internal sealed record PlacedThing(string Id, ProductKind Kind, string Name, Pro
     {
         var depth = ((ISized)Product).Depth;
         var (from, to) = Kind.Layer == WallLayer.Inside ? (-depth, Length.Zero) : (mount?.DepthParked ?? Length.Zero, (mount?.DepthParked ?? Length.Zero) + depth);
-        return new("body", name, BodyRole.Thing, Outer, from, to) { Assembly = Assembly };
+        return new("body", name, BodyRole.Thing, Outer, from, to) { Assembly = Assembly, Takes = Product is WallBox { Sort: BoxSort.Enclosure } box ? box.OpeningAt(Outer) : null };
     }
 
     private static Length CentreAcross(Wall wall, PlacementChoice choice) => (PlacementChoice.CentreLine(wall, choice.Over) ?? Length.Zero) + choice.Across;

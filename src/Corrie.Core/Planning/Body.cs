@@ -45,6 +45,9 @@ public sealed record Body(string Part, string Name, BodyRole Role, Rect Outline,
     /// <summary>Key of the lowest thing that carries it, so that a plate does not collide with what hangs on it.</summary>
     public string Assembly { get; init; } = string.Empty;
 
+    /// <summary>Where it takes another in: the opening of an enclosure; null for anything else.</summary>
+    public Rect? Takes { get; init; }
+
     /// <summary>Whether two bodies are in one place. Touching is not.</summary>
     /// <param name="other">The other body.</param>
     /// <returns>Whether they overlap in all three directions.</returns>

@@ -177,6 +177,11 @@ public sealed class JobSheet : PartHolder
     /// <returns>Such as <c>Living display, 65 in</c>, or with <c>(d2)</c> behind it.</returns>
     public string NameOf(Item item) => Items.Count(i => i.Name == item.Name) > 1 ? $"{item.Name} ({item.Id})" : item.Name;
 
+    /// <summary>Whose mark it is, where the job has several things of its kind.</summary>
+    /// <param name="mark">The mark.</param>
+    /// <returns>The thing's name; null where the mark's own name says enough.</returns>
+    public string? Whose(Mark mark) => Item(mark.Item) is { } item && Called(item) != item.Kind.Title ? NameOf(item) : null;
+
     /// <summary>What carries a thing.</summary>
     /// <param name="item">The thing.</param>
     /// <returns>What it hangs on; null for a wall.</returns>

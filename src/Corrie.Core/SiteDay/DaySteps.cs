@@ -366,7 +366,7 @@ public static class DaySteps
                 var who = route.Route.Power ? DayRole.Electrician : DayRole.Anybody;
                 if (way.OnSurface)
                 {
-                    steps.Add(Step($"raceway-{wall.Id}-{route.Route.Id}", DayPhase.Cables, $"Put the raceway for {name} up, {way.Run} of it, along the edges.", way.Minutes, who: who) with { Wall = wall.Id });
+                    steps.Add(Step($"raceway-{wall.Id}-{route.Route.Id}", DayPhase.Cables, $"Put the raceway for {name} up, {way.Run} of it, along the edges.", way.Minutes, who: who) with { Wall = wall.Id, Notes = plan.Routes(wall.Id)!.BesideSays(route) });
                     continue;
                 }
 
@@ -400,7 +400,7 @@ public static class DaySteps
                 {
                     var connection = cable.Connection;
                     var network = connection.Cable?.Carries == Signal.Network;
-                    steps.Add(Step($"cable-{connection.Id}", DayPhase.Cables, $"Connect {connection.Says}{(cable.Asked is { } length ? Phrase.Of($", {cable.Buys ?? length}") : string.Empty)}, with a label at both ends{(network ? ", and test it" : string.Empty)}.", network ? 12 : 4, done: network && connection.Tests.Items.Count > 0 ? plan.Findings.All(f => f.Kind != FeedFindings.WireMap || !f.Where.Part.Contains(connection.Id, StringComparison.Ordinal)) : null) with { Wall = wall.Id });
+                    steps.Add(Step($"cable-{connection.Id}", DayPhase.Cables, $"Connect {connection.Says}{(cable.Asked is { } length ? Phrase.Of($", {cable.Buys ?? length}") : string.Empty)}, with a label at both ends{(network ? ", and test it" : string.Empty)}.", network ? 12 : 4, done: network && connection.Tests.Items.Count > 0 ? plan.Findings.All(f => f.Kind != FeedFindings.WireMap || !f.Where.Part.Contains(connection.Id, StringComparison.Ordinal)) : null) with { Wall = wall.Id, Notes = cable.Tied() is { } tied ? [tied] : [] });
                 }
             }
         }

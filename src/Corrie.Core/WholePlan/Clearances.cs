@@ -157,7 +157,7 @@ internal static class Clearances
                 var other = bodies[j];
                 var both = other.Item.Length > 0;
                 // Of two things that are planned the one that came later says it.
-                if ((both && (j >= i || SameAssembly(body, other))) || !Touches(body, other) || !said.Add(Pair(body, other)))
+                if ((both && (j >= i || SameAssembly(body, other))) || !Touches(body, other) || body.Takes?.Covers(other.Outline) == true || other.Takes?.Covers(body.Outline) == true || !said.Add(Pair(body, other)))
                 {
                     continue;
                 }

@@ -1,3 +1,4 @@
+using System.Globalization;
 using System.Runtime.CompilerServices;
 using System.Text.Json.Nodes;
 using Corrie.Core.Catalogue;
@@ -16,7 +17,14 @@ namespace Corrie.Web.Jobs;
 /// <param name="Ledger">Its entries.</param>
 /// <param name="Plan">Its plan.</param>
 /// <param name="Problems">Parts of the sheet that had to be left out.</param>
-public sealed record OpenJob(JobRow Row, Ledger Ledger, JobPlan Plan, IReadOnlyList<SheetProblem> Problems);
+public sealed record OpenJob(JobRow Row, Ledger Ledger, JobPlan Plan, IReadOnlyList<SheetProblem> Problems)
+{
+    /// <summary>Up to which entry what is shown holds, and when that was, for papers.</summary>
+    public string AsOf => Said(Row);
+
+    /// <summary>Up to which entry something holds that is shown of a job.</summary>
+    public static string Said(JobRow row) => string.Create(CultureInfo.InvariantCulture, $"As of entry {row.Seq}, {row.MovedAt:d MMM yyyy HH:mm} UTC");
+}
 
 /// <summary>Opens jobs for people, and keeps what lists show of them up to date.</summary>
 public static class JobDesk

@@ -36,7 +36,6 @@ public sealed class HandOverPaper : Paper
     /// <param name="asOf">Of which entry and time it is.</param>
     public static byte[] Write(JobPlan plan, LengthStyle style, string asOf)
     {
-        ShippedFonts.Use();
         using var paper = new HandOverPaper(plan, style, asOf);
         paper.Fitted();
         foreach (var wall in plan.Sheet.Walls.Where(w => plan.Survey(w.Id) is not null))

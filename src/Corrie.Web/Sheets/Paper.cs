@@ -15,6 +15,9 @@ public abstract class Paper : IDisposable
     private readonly PdfDocument document = new();
     private readonly string asOf;
 
+    // Before any font of a paper is made.
+    static Paper() => ShippedFonts.Use();
+
     private protected Paper(JobPlan plan, LengthStyle style, string asOf) => (Plan, Style, fine, this.asOf) = (plan, style, style with { Denominator = 32 }, asOf);
 
     private protected JobPlan Plan { get; }

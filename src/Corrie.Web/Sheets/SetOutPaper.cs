@@ -31,7 +31,6 @@ public sealed class SetOutPaper : Paper
     /// <param name="asOf">Of which entry and time it is.</param>
     public static byte[] Write(JobPlan plan, WallSheet wall, LengthStyle style, string asOf)
     {
-        ShippedFonts.Use();
         using var paper = new SetOutPaper(plan, wall, style, asOf);
         paper.SetOut();
         paper.Calculations();
@@ -91,7 +90,7 @@ public sealed class SetOutPaper : Paper
 
             number++;
             on.DrawString($"{number}", text, XBrushes.DimGray, left, marks + 9);
-            on.DrawString(Cut($"{mark.Name}{(mark.Item.Length > 0 && Plan.Sheet.Items.Count > 2 ? ", " + mark.Item : string.Empty)}", text, 96), text, XBrushes.Black, left + 14, marks + 9);
+            on.DrawString(Cut(mark.Name, text, 96), text, XBrushes.Black, left + 14, marks + 9);
             if (mark.X is { } x && tapes is not null)
             {
                 on.DrawString((tapes.Across.Read(x).Back ? "<" : string.Empty) + Show(tapes.Across.Read(x).Distance), figure, XBrushes.Black, left + 114, marks + 10);
@@ -102,7 +101,7 @@ public sealed class SetOutPaper : Paper
                 on.DrawString((tapes.Up.Read(up).Back ? "v" : string.Empty) + Show(tapes.Up.Read(up).Distance), figure, XBrushes.Black, left + 196, marks + 10);
             }
 
-            marks = Line(Say(mark.How), small, left + 14, marks + 12, columnLeft - 14, XBrushes.DimGray) + 1;
+            marks = Line((Plan.Sheet.Whose(mark) is { } whose ? whose + "; " : string.Empty) + Say(mark.How), small, left + 14, marks + 12, columnLeft - 14, XBrushes.DimGray) + 1;
             on.DrawLine(new XPen(XColors.LightGray, 0.4), left, marks, left + columnLeft, marks);
         }
 

@@ -127,7 +127,7 @@ public class FeedsTests : IFindingCases
 
     private static (string, JsonNode?) Test(string id, string far) => ($"/connections/k9/tests/{id}", Sheets.Json($$"""{ "far": {{far}}, "by": "Tom" }"""));
 
-    private static JsonNode Box(string use, string serves, string across, string centre) => Sheets.Json($$"""
+    internal static JsonNode Box(string use, string serves, string across, string centre) => Sheets.Json($$"""
         { "kind": "box", "wall": "w1", "for": "{{serves}}", "product": { "name": "{{use}} box", "use": "{{use}}", "width": "5 in", "height": "5 in", "depth": "3 in", "openingWidth": "4 in", "openingHeight": "4 in", "mass": "1 lb", "volume": 30 }, "place": { "given": "centre", "height": "{{centre}}", "across": "{{across}}" } }
         """);
 
@@ -222,6 +222,9 @@ public class FeedsTests : IFindingCases
             }
         }
 
+        // Tied at each joint: 6 in to the foot, and at the farthest 24 in along the arm, half of it to the elbow.
+        Assert.Equal([("foot", 6.0), ("elbow", 18), ("head", 30)], (ArmPath.Of(End((10, 50)), End((10, 50)), [(Length.Tape(24), default)]) with { Elbow = true }).Ties(End((10, 44))).Select(t => (t.Joint, t.Along.Inches)));
+
         static WayEnd End((double X, double Y) at) => new(Length.FromInches(at.X), Length.FromInches(at.Y));
     }
 
@@ -256,16 +259,32 @@ public class FeedsTests : IFindingCases
         }
     }
 
-    /// <summary>Common practice, worked by hand: two devices of 2 in and one of 1 in go into an enclosure of 14 by 14 in and 3 1/2 in deep, the flat ones before the thick one.</summary>
+    /// <summary>Between two walls a cable is as long as somebody has measured, and its part on the wall of its way is added; unmeasured, it has no length and is asked for.</summary>
     [Fact]
-    public void Devices_are_packed_in_two_layers()
+    public void From_wall_to_wall_a_cable_is_measured()
     {
-        var box = new Core.Catalogue.WallBox("enclosure", Length.Tape(15), Length.Tape(15), Length.Tape(3, 1, 2), default) { OpeningWidth = Length.Tape(14), OpeningHeight = Length.Tape(14), Vents = 10 };
-        EnclosedDevice Thing(string name, long wide, long high, long deep) => new(name, Length.Tape(wide), Length.Tape(high), Length.Tape(deep), 10);
-        var packed = PackOut.Of(box, [Thing("a", 12, 10, 2), Thing("b", 10, 10, 1), Thing("c", 4, 4, 1)])!;
-        Assert.Equal(Length.Tape(3, 1, 2), packed.Deep);
-        Assert.Null(PackOut.Of(box, [Thing("a", 15, 4, 1)]));
-        Assert.Equal(30, PackOut.LetsOut(box));
+        (string, JsonNode?)[] two = [.. Fed, ("/walls/w2", Sheets.Json("""{ "width": "120 in", "height": "96 in", "kind": "wood-studs" }""")), ("/items/p1/wall", "w2"), ("/items/p1/stands", null), ("/items/p1/place", Sheets.Json("""{ "given": "bottom", "height": "20 in", "across": "40 in" }"""))];
+        CablePlan Of(params (string, JsonNode?)[] more) => Sheets.Plan([.. two, .. more]).Cables("w1")!.All.Single(c => c.Connection.Id == "k3");
+        Assert.Null(Of().Way);
+        Assert.True(Of().AcrossWalls);
+        // The way alone, on the same wall as its other end: box at 94 and 16 up, 30 in up the bay, 5 1/4 and 13 in to the port, 1 1/2 in out, two loops of 12 in; and 10 ft from wall to wall.
+        Assert.Equal(Length.Tape(120) + Length.Tape(30) + Length.Tape(19, 3, 4) + Length.Tape(24), Of(("/connections/k3/between", "10 ft")).Way);
+        // In the open, nothing but that and the loops counts.
+        Assert.Equal(Length.Tape(144), Of(("/connections/k3/between", "10 ft"), ("/connections/k3/via", null)).Way);
+    }
+
+    /// <summary>Two raceways of one line lie beside each other, and the later one says so; one that both share does not.</summary>
+    [Fact]
+    public void Raceways_of_one_line_lie_beside_each_other()
+    {
+        (string, JsonNode?)[] both = [.. Fed, ("/walls/w1/routes/s/taken", "surface"), ("/walls/w1/routes/p/taken", "surface"), ("/walls/w1/routes/p/from", "b2"), ("/walls/w1/routes/p/to", "b1")];
+        WallRoutes Routes(params (string, JsonNode?)[] more) => Sheets.Plan([.. both, .. more]).Routes("w1")!;
+        var routes = Routes();
+        Assert.Empty(routes.Beside(routes.All[0]));
+        var (other, length) = Assert.Single(routes.Beside(routes.All[1]));
+        Assert.Equal((routes.All[0], routes.All[1].Chosen!.Run), (other, length));
+        routes = Routes(("/walls/w1/routes/p/shares", "s"));
+        Assert.Empty(routes.Beside(routes.All[1]));
     }
 
     /// <summary>Common practice: what burns keeps 12 in from a fire without limit; a hole keeps off a cable that nobody has followed.</summary>

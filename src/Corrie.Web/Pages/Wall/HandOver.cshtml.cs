@@ -11,5 +11,5 @@ namespace Corrie.Web.Pages.Wall;
 public sealed class HandOverModel(CurrentUser user) : WallPageModel(user)
 {
     /// <summary>Sends it.</summary>
-    public IActionResult OnGet() => Open() ? File(HandOverPaper.Write(Job.Plan, Style, $"As of entry {Job.Row.Seq}, {Job.Row.MovedAt:d MMM yyyy HH:mm} UTC"), "application/pdf", $"hand-over-{Id}.pdf") : NotFound();
+    public IActionResult OnGet() => Open() ? File(HandOverPaper.Write(Job.Plan, Style, Job.AsOf), "application/pdf", $"hand-over-{Id}.pdf") : NotFound();
 }

@@ -70,6 +70,6 @@ public sealed class SheetModel(CurrentUser user) : PageModel
         }
 
         (Row, Plan) = (job.Row, job.Plan);
-        return Wall is null ? NotFound() : File(SetOutPaper.Write(Plan, Wall, Style, $"As of entry {Row.Seq}, {Row.MovedAt:d MMM yyyy HH:mm} UTC"), "application/pdf", $"set-out-{Id}-{Wall.Id}.pdf");
+        return Wall is null ? NotFound() : File(SetOutPaper.Write(Plan, Wall, Style, OpenJob.Said(Row)), "application/pdf", $"set-out-{Id}-{Wall.Id}.pdf");
     }
 }

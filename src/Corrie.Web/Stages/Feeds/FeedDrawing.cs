@@ -117,8 +117,20 @@ public static class FeedDrawing
             {
                 canvas.Svg.Group("raceway");
                 canvas.Svg.Open("title", string.Empty, [], close: false).Raw(WebUtility.HtmlEncode(FeedWords.Says(canvas.Plan, canvas.Look.Wall, route).Say(canvas.Style))).End("title");
+                // What follows the line of another is drawn beside it.
+                var beside = canvas.Plan.Routes(canvas.Look.Wall)!.Beside(route).Count;
+                if (beside > 0)
+                {
+                    canvas.Svg.Group(string.Empty, [("transform", $"translate({-7 * beside} {-7 * beside})")]);
+                }
+
                 Line(canvas, way, "raceway-edge", route.Route.Power);
                 Line(canvas, way, "raceway-face", route.Route.Power);
+                if (beside > 0)
+                {
+                    canvas.Svg.End();
+                }
+
                 canvas.Svg.End();
             }
         }
