@@ -126,7 +126,12 @@ erasePhoto.SetAction(parsed => Erasing(
     "No job has a photo of that name.",
     parsed.InvocationConfiguration.Output));
 
+var remove = new Option<bool>("--remove") { Description = "Remove them for good, and not only list them." };
+var removeOld = new Command("remove-old-photos", "List the photos that are older than the company keeps any, or remove them for good. Corrie must not be running; backups hold them still.") { data, companyKey, remove };
+removeOld.SetAction(parsed => RemovingOld(parsed.GetRequiredValue(data), parsed.GetRequiredValue(companyKey), parsed.GetValue(remove), parsed.InvocationConfiguration.Output));
+
 root.Subcommands.Add(backup);
+root.Subcommands.Add(removeOld);
 root.Subcommands.Add(erasePerson);
 root.Subcommands.Add(erasePhoto);
 root.Subcommands.Add(restore);
@@ -140,7 +145,30 @@ root.Subcommands.Add(findings);
 root.Subcommands.Add(calculation);
 return root.Parse(args).Invoke();
 
-static int Erasing(DirectoryInfo data, string company, Func<Erasure, Erased?> erase, string nothing, TextWriter output)
+static int Erasing(DirectoryInfo data, string company, Func<Erasure, Erased?> erase, string nothing, TextWriter output) => WithCompany(data, company, path =>
+{
+    var done = erase(new(path, TimeProvider.System));
+    output.WriteLine(done is null ? nothing : $"Done in {done.Entries} entries; the record says: {done.Note}. Copies of before, and backups, hold it still.");
+    return done is null ? 1 : 0;
+});
+
+static int RemovingOld(DirectoryInfo data, string company, bool remove, TextWriter output) => WithCompany(data, company, path =>
+{
+    var old = new Retention(CompanyFile.Open(path), TimeProvider.System).Old();
+    foreach (var job in old)
+    {
+        output.WriteLine($"job {job.Job}, {(job.Title.Length > 0 ? job.Title : "untitled")}, last moved on {job.MovedAt:yyyy-MM-dd}: {job.Photos.Count} photos");
+        foreach (var name in remove ? job.Photos : [])
+        {
+            new Erasure(path, TimeProvider.System).Photo(new(Company.PhotosOf(path)), name);
+        }
+    }
+
+    output.WriteLine(old.Count == 0 ? "No photo is older than the company keeps any." : remove ? "Removed. Copies of before, and backups, hold them still." : "Nothing was removed: say --remove for that.");
+    return 0;
+});
+
+static int WithCompany(DirectoryInfo data, string company, Func<string, int> act)
 {
     var path = Path.Combine(data.FullName, company + ".corrie");
     if (!File.Exists(path))
@@ -156,9 +184,7 @@ static int Erasing(DirectoryInfo data, string company, Func<Erasure, Erased?> er
         return 2;
     }
 
-    var done = erase(new(path, TimeProvider.System));
-    output.WriteLine(done is null ? nothing : $"Done in {done.Entries} entries; the record says: {done.Note}. Copies of before, and backups, hold it still.");
-    return done is null ? 1 : 0;
+    return act(path);
 }
 
 static int Keeping(Func<BackupContent> act, string done, TextWriter output)

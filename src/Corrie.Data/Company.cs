@@ -21,6 +21,9 @@ public sealed class Company : IAsyncDisposable
         Sessions = new(file, time);
         People = new(file, time, Sessions);
         Tokens = new(file, time);
+        Invitations = new(file, time);
+        ClientLinks = new(file, time);
+        Retention = new(file, time);
         Jobs = new(file, time);
         Entries = new(file, time);
         Catalogue = new(file, time);
@@ -45,6 +48,15 @@ public sealed class Company : IAsyncDisposable
 
     /// <summary>What lets programs in.</summary>
     public TokenStore Tokens { get; }
+
+    /// <summary>Who is asked to come in.</summary>
+    public InvitationStore Invitations { get; }
+
+    /// <summary>Links by which clients read their hand-over.</summary>
+    public ClientLinkStore ClientLinks { get; }
+
+    /// <summary>How long photos are kept.</summary>
+    public Retention Retention { get; }
 
     /// <summary>Sites and jobs.</summary>
     public JobStore Jobs { get; }

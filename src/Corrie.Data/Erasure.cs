@@ -43,7 +43,7 @@ public sealed class Erasure(string path, TimeProvider time)
 
         connection.Execute("update people set name = @Blank, sign_in = @removed, password_hash = '', left_at = coalesce(left_at, @at) where id = @id", new { Blank, removed, id, at = SqliteTime.Of(time.GetUtcNow()) }, transaction);
         connection.Execute("delete from sessions where person = @id", new { id }, transaction);
-        foreach (var (table, column) in new[] { ("people_changes", "person"), ("people_changes", "by"), ("tokens", "made_by"), ("catalogue", "changed_by"), ("policy", "changed_by") })
+        foreach (var (table, column) in new[] { ("people_changes", "person"), ("people_changes", "by"), ("tokens", "made_by"), ("invitations", "made_by"), ("client_links", "made_by"), ("catalogue", "changed_by"), ("policy", "changed_by") })
         {
             connection.Execute($"update {table} set {column} = @removed where {column} = @known", new { removed, known }, transaction);
         }

@@ -31,7 +31,14 @@ public enum Role
 /// <param name="SiteId">A client's site; null for everybody else.</param>
 /// <param name="LeftAt">When they left the company; null for who is here.</param>
 /// <param name="SeenChange">The last change of people that they have looked at; 0 for none.</param>
-public sealed record Person(long Id, string SignIn, string Name, Role Role, string PasswordHash, long? SiteId, DateTimeOffset? LeftAt, long SeenChange);
+public sealed record Person(long Id, string SignIn, string Name, Role Role, string PasswordHash, long? SiteId, DateTimeOffset? LeftAt, long SeenChange)
+{
+    /// <summary>What they are besides their role: a lead who is a licensed electrician too. A client is nothing else.</summary>
+    public IReadOnlyList<Role> Also { get; init; } = [];
+
+    /// <summary>Everything that they are, their role first.</summary>
+    public IReadOnlyList<Role> Roles => [Role, .. Also];
+}
 
 /// <summary>Something that was changed about people.</summary>
 /// <param name="Id">Its place among all changes.</param>
@@ -74,22 +81,23 @@ public sealed class PeopleStore(CompanyFile file, TimeProvider time, SessionStor
     /// <param name="passwordHash">Hash of the password.</param>
     /// <param name="siteId">A client's site; null for everybody else.</param>
     /// <param name="by">Name that whoever does it signs in with; empty for nobody who is on record.</param>
+    /// <param name="also">What they are besides; null for nothing.</param>
     /// <returns>The person's key; null where somebody signs in with that name already.</returns>
     /// <exception cref="SqliteException">A client has no site.</exception>
-    public long? Add(string signIn, string name, Role role, string passwordHash, long? siteId = null, string by = "") => Write((connection, transaction) =>
+    public long? Add(string signIn, string name, Role role, string passwordHash, long? siteId = null, string by = "", IReadOnlyList<Role>? also = null) => Write((connection, transaction) =>
     {
         var id = connection.ExecuteScalar<long?>(
             """
-            insert into people (sign_in, name, role, password_hash, site_id)
-            values (@signIn, @name, @role, @passwordHash, @siteId)
+            insert into people (sign_in, name, role, also, password_hash, site_id)
+            values (@signIn, @name, @role, @also, @passwordHash, @siteId)
             on conflict (sign_in) do nothing
             returning id
             """,
-            new { signIn, name, role = Of(role), passwordHash, siteId },
+            new { signIn, name, role = Of(role), also = Of(also ?? []), passwordHash, siteId },
             transaction);
         if (id is { } added)
         {
-            Note(connection, transaction, added, by, $"was added as {Of(role)}");
+            Note(connection, transaction, added, by, $"was added as {Words(role, also ?? [])}");
         }
 
         return id;
@@ -106,9 +114,10 @@ public sealed class PeopleStore(CompanyFile file, TimeProvider time, SessionStor
     /// <param name="role">The role.</param>
     /// <param name="siteId">A client's site; null for everybody else.</param>
     /// <param name="by">Name that whoever does it signs in with.</param>
+    /// <param name="also">What they are besides; null for nothing.</param>
     /// <exception cref="SqliteException">A client has no site.</exception>
-    public void SetRole(long id, Role role, long? siteId, string by = "") => Update(
-        "role = @role, site_id = @siteId", id, new { id, role = Of(role), siteId }, by, $"has another role: {Of(role)}");
+    public void SetRole(long id, Role role, long? siteId, string by = "", IReadOnlyList<Role>? also = null) => Update(
+        "role = @role, also = @also, site_id = @siteId", id, new { id, role = Of(role), also = Of(also ?? []), siteId }, by, $"has another role: {Words(role, also ?? [])}");
 
     /// <summary>Notes that a person has left, or is back.</summary>
     /// <param name="id">Its key, unique in the company.</param>
@@ -151,6 +160,18 @@ public sealed class PeopleStore(CompanyFile file, TimeProvider time, SessionStor
         connection.Execute("update people set seen_change = max(seen_change, @change) where id = @id", new { id, change }, transaction));
 
     private static string Of(Role role) => role.ToString().ToLowerInvariant();
+
+    private static string Words(Role role, IReadOnlyList<Role> also) => string.Join(" and ", also.Prepend(role).Select(Of));
+
+    /// <summary>Roles as they are kept.</summary>
+    /// <param name="roles">The roles.</param>
+    /// <returns>Their words with commas between.</returns>
+    internal static string Of(IReadOnlyList<Role> roles) => string.Join(',', roles.Select(Of));
+
+    /// <summary>Roles that were kept.</summary>
+    /// <param name="kept">Their words with commas between.</param>
+    /// <returns>The roles.</returns>
+    internal static IReadOnlyList<Role> Roles(string kept) => [.. kept.Split(',', StringSplitOptions.RemoveEmptyEntries).Select(r => Enum.Parse<Role>(r, ignoreCase: true))];
 
     private void Update(string sets, long id, object arguments, string by, string what)
     {
@@ -196,10 +217,10 @@ public sealed class PeopleStore(CompanyFile file, TimeProvider time, SessionStor
         using var connection = file.Connect();
         return
         [
-            .. connection.Query<(long Id, string SignIn, string Name, string Role, string Hash, long? Site, string? Left, long Seen)>(
-                "select id, sign_in, name, role, password_hash, site_id, left_at, seen_change from people order by name")
+            .. connection.Query<(long Id, string SignIn, string Name, string Role, string Also, string Hash, long? Site, string? Left, long Seen)>(
+                "select id, sign_in, name, role, also, password_hash, site_id, left_at, seen_change from people order by name")
                 .Select(p => new Person(
-                    p.Id, p.SignIn, p.Name, Enum.Parse<Role>(p.Role, ignoreCase: true), p.Hash, p.Site, p.Left is null ? null : SqliteTime.Time(p.Left), p.Seen)),
+                    p.Id, p.SignIn, p.Name, Enum.Parse<Role>(p.Role, ignoreCase: true), p.Hash, p.Site, p.Left is null ? null : SqliteTime.Time(p.Left), p.Seen) { Also = Roles(p.Also) }),
         ];
     }
 }

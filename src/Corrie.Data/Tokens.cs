@@ -1,5 +1,3 @@
-using System.Security.Cryptography;
-using System.Text;
 using Dapper;
 
 namespace Corrie.Data;
@@ -19,8 +17,6 @@ public sealed record ProgramToken(long Id, string Name, Role Role, long? SiteId,
 /// <param name="time">The clock.</param>
 public sealed class TokenStore(CompanyFile file, TimeProvider time)
 {
-    private const int SecretLength = 40;
-
     private readonly Lock gate = new();
     private IReadOnlyList<(ProgramToken Token, string Hash)>? all;
 
@@ -36,10 +32,10 @@ public sealed class TokenStore(CompanyFile file, TimeProvider time)
     /// <returns>What the program has to show; it is kept nowhere.</returns>
     public string Make(string name, Role role, long? siteId, string by)
     {
-        var secret = RandomNumberGenerator.GetHexString(SecretLength, lowercase: true);
+        var secret = Secret.Make();
         Write(
             "insert into tokens (name, hash, role, site_id, made_by, made_at) values (@name, @hash, @role, @siteId, @by, @at)",
-            new { name, hash = HashOf(secret), role = role.ToString().ToLowerInvariant(), siteId, by, at = SqliteTime.Of(time.GetUtcNow()) });
+            new { name, hash = Secret.HashOf(secret), role = role.ToString().ToLowerInvariant(), siteId, by, at = SqliteTime.Of(time.GetUtcNow()) });
         return secret;
     }
 
@@ -53,12 +49,9 @@ public sealed class TokenStore(CompanyFile file, TimeProvider time)
     /// <returns>The token; null where there is none, or it was revoked.</returns>
     public ProgramToken? Find(string secret)
     {
-        var hash = HashOf(secret);
+        var hash = Secret.HashOf(secret);
         return Read().FirstOrDefault(t => t.Hash == hash && t.Token.RevokedAt is null).Token;
     }
-
-    // Random through and through: nobody tries them all, so that a plain hash is enough.
-    private static string HashOf(string secret) => Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes(secret)));
 
     private int Write(string sql, object arguments)
     {

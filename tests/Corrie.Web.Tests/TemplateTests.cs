@@ -1,5 +1,7 @@
 using System.Diagnostics;
 using System.Net;
+using System.Net.Http.Json;
+using System.Text.Json.Nodes;
 using Corrie.Core.Fixing;
 using Corrie.Core.Jobs;
 using SkiaSharp;
@@ -82,6 +84,36 @@ public sealed class TemplateTests(Site site) : IClassFixture<Site>
         {
             Assert.Contains(said, words);
         }
+    }
+
+    [Fact]
+    public async Task Labels_name_both_ends_of_every_cable()
+    {
+        var client = await site.As("tom");
+        var words = await Words(await client.GetByteArrayAsync($"/jobs/{Site.MapRoom}/labels?handler=Paper"));
+        foreach (var cable in new[] { "P1", "P2", "P3", "P4", "S1", "S2", "S3" })
+        {
+            Assert.Equal(3, words.Split(cable).Length);
+        }
+
+        Assert.Contains("player, picture", words);
+        Assert.Contains("There are no cables yet", await Words(await client.GetByteArrayAsync($"/jobs/{Site.Terrace}/labels?handler=Paper")));
+    }
+
+    [Fact]
+    public async Task The_page_of_an_enclosure_says_where_each_device_goes_and_what_does_not_leave()
+    {
+        var client = await site.As("ines");
+        var file = JsonNode.Parse(await client.GetStringAsync($"/api/v1/jobs/{Site.MapRoom}/file"))!;
+        file["job"]!["number"] = "0290";
+        file["items"]!["e1"] = JsonNode.Parse("""{ "kind": "box", "wall": "w1", "name": "enclosure", "product": { "name": "Enclosure", "sort": "enclosure", "use": "signal", "width": "15 in", "height": "15 in", "depth": "3 1/2 in", "openingWidth": "14 in", "openingHeight": "14 in", "mass": "4 lb", "exitWidth": "3/4 in", "exitHeight": "3/4 in" }, "place": { "given": "centre", "height": "16 in", "across": "101 in" } }""");
+        file["items"]!["p1"]!["stands"] = JsonNode.Parse("""{ "in": "e1" }""");
+        ((JsonObject)file["connections"]!["k2"]!).Remove("via");
+        var made = await client.PostAsJsonAsync("/api/v1/jobs", file);
+        var page = await client.GetStringAsync($"/jobs/{JsonNode.Parse(await made.Content.ReadAsStringAsync())!["id"]}/enclosure");
+        Assert.Contains("<b>player</b>: its lower left corner", page);
+        Assert.Contains("does not pass", page);
+        Assert.Contains("No enclosure has a place on this job yet", await client.GetStringAsync($"/jobs/{Site.Terrace}/enclosure"));
     }
 
     private static List<SKBitmap> Render(byte[] pdf)

@@ -102,6 +102,12 @@ public sealed record DayStep(string Id, DayPhase Phase, Phrase Does, DayRole Who
     /// <summary>Whether a photo is its evidence, and no tick is enough.</summary>
     public bool ByPhoto { get; init; }
 
+    /// <summary>Key of the mount whose hook is measured on the display here; empty for none.</summary>
+    public string Measures { get; init; } = string.Empty;
+
+    /// <summary>Whether the client signs here.</summary>
+    public bool Signs { get; init; }
+
     /// <summary>What ticking it writes beside the tick itself.</summary>
     public IReadOnlyList<Change> Writes { get; init; } = [];
 }
@@ -177,9 +183,10 @@ public static class DaySteps
             Receipts();
             Prepare();
             Isolate();
-            foreach (var (mount, _) in mounts)
+            var displayFirst = sheet.Get(DayPlan.Part)!.Order == DayOrder.DisplayFirst;
+            if (displayFirst)
             {
-                Arms(mount);
+                ArmsOn(measured: true);
             }
 
             foreach (var (mount, field) in mounts)
@@ -203,6 +210,11 @@ public static class DaySteps
                 Closing(wall);
             }
 
+            if (!displayFirst)
+            {
+                ArmsOn(measured: false);
+            }
+
             foreach (var (mount, field) in mounts)
             {
                 Field(mount, field.Where(s => s.Ask is FieldAsk.Proof or FieldAsk.Hung), DayPhase.Hang);
@@ -211,6 +223,14 @@ public static class DaySteps
 
             After(mounts.Count > 0);
             return steps;
+
+            void ArmsOn(bool measured)
+            {
+                foreach (var (mount, _) in mounts)
+                {
+                    Arms(mount, measured);
+                }
+            }
         }
 
         private DayPhoto? Photographed(string id) => photos.FirstOrDefault(p => p.Step == id);
@@ -288,15 +308,27 @@ public static class DaySteps
             }
         }
 
-        private void Arms(Item mount)
+        private void Arms(Item mount, bool measured)
         {
             if (sheet.DisplayOn(mount) is { Product: Display } display)
             {
                 steps.Add(Step($"arms-{mount.Id}", DayPhase.Arms, $"Lay the {Low(display.Name)} face down on padding and bolt the arms of the {Low(mount.Name)} on, by hand at first, pushed against the load.", 15, 2) with
                 {
                     Wall = sheet.WallOf(mount)?.Id ?? string.Empty,
-                    Notes = ["Hands only where the back is thick. Measure from the hook to the top and to the bottom of the display: the sum is its height.", "Tape the screws of the feet to the feet."],
+                    Notes = ["Hands only where the back is thick.", "Tape the screws of the feet to the feet."],
                 });
+                var choice = mount.Get(HangingChoice.Part)!;
+                if (measured)
+                {
+                    steps.Add(Step($"chain-{mount.Id}", DayPhase.Arms, $"Measure on the table from the hook of the {Low(display.Name)} to its bottom and to its top edge.", 4, done: choice is { MeasuredBottomToHook: not null, MeasuredTopToHook: not null }) with
+                    {
+                        Wall = sheet.WallOf(mount)?.Id ?? string.Empty,
+                        Hold = "Before the first hole: the hook is measured on this display, and both readings make its height.",
+                        Guards = [DayPhase.Plate],
+                        Measures = mount.Id,
+                        Notes = ["Was this model measured before, with this mount? Then the wall may come first, by the catalogue's figures: choose it on the page of the site day."],
+                    });
+                }
             }
         }
 
@@ -454,7 +486,7 @@ public static class DaySteps
             var tools = sheet.Get(ToolOut.Part) ?? [];
             steps.Add(Step("tools", DayPhase.Clear, tools.Any(t => t.Back.Length == 0) ? Phrase.Of($"Count the tools: {string.Join(", ", tools.Where(t => t.Back.Length == 0).Select(t => t.Name))} {(tools.Count(t => t.Back.Length == 0) == 1 ? "is" : "are")} still out.") : "Count the tools back into the van.", 5));
             steps.Add(Step("show", DayPhase.HandOver, "Show the client how it is used, what may be adjusted and how far, and where the spare hardware is.", 10, who: DayRole.Lead));
-            steps.Add(Step("sign", DayPhase.HandOver, "Go through the open points with the client, and have the hand-over signed.", 5, who: DayRole.Lead));
+            steps.Add(Step("sign", DayPhase.HandOver, "Go through the open points with the client, and have the hand-over signed.", 5, who: DayRole.Lead, done: sheet.Get(HandedOver.Part) is { By.Length: > 0 } || Ticked("sign") is not null) with { Signs = true });
         }
 
         // In the middle of a sentence; what is written in capitals altogether stays so.

@@ -47,7 +47,7 @@ public sealed class SiteStage : IStage
     public WorkStep Step => WorkStep.Site;
 
     /// <inheritdoc/>
-    public IReadOnlyList<Part> Parts { get; } = [SettingOut.Part, OpenChoice.Part, Receipt.Part, EarlierInstall.Part, Visit.Part, ChangeOrder.Part, Incident.Part, ToolOut.Part, ClientSupplied.Part, DayTick.Part, DayPhoto.Part, Drying.Part];
+    public IReadOnlyList<Part> Parts { get; } = [SettingOut.Part, OpenChoice.Part, Receipt.Part, EarlierInstall.Part, Visit.Part, ChangeOrder.Part, Incident.Part, ToolOut.Part, ClientSupplied.Part, DayTick.Part, DayPhoto.Part, Drying.Part, DayPlan.Part, HandedOver.Part, Aftercare.Part];
 
     /// <inheritdoc/>
     public IReadOnlyList<FindingKind> Kinds => SiteFindings.All;

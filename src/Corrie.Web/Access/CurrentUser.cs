@@ -60,11 +60,17 @@ public sealed class CurrentUser
     /// <summary>The person; null for a program.</summary>
     public Person? Person { get; private init; }
 
+    /// <summary>Everything that the reader is, the role first.</summary>
+    public IReadOnlyList<Role> Roles => Person?.Roles ?? [Role];
+
+    /// <summary>All of that in words.</summary>
+    public string RoleWords => Roles.Words();
+
     /// <summary>Id of the session; null for a program.</summary>
     public string? Session { get; private init; }
 
     /// <summary>Whether the reader may do something.</summary>
-    public bool May(Permission permission) => Role.May(permission);
+    public bool May(Permission permission) => Roles.Any(r => r.May(permission));
 
     /// <summary>How lengths are shown to this reader on a job.</summary>
     public LengthStyle Style(UnitSystem job) => StyleOf(Units, job);

@@ -26,6 +26,9 @@ public enum Permission
     /// <summary>Start and import jobs.</summary>
     StartJobs,
 
+    /// <summary>Let a client read a job's hand-over by a link.</summary>
+    ShareJobs,
+
     /// <summary>See photos as they came from the camera, with place and time in them.</summary>
     SeeOriginals,
 
@@ -50,8 +53,8 @@ public static class Permissions
 {
     private static readonly Dictionary<Role, HashSet<Permission>> Table = new()
     {
-        [Role.Office] = [Permission.ReadJobs, Permission.EditJobs, Permission.Consent, Permission.OverrideStops, Permission.MendJobs, Permission.StartJobs, Permission.SeeOriginals, Permission.ReadCatalogue, Permission.EditCatalogue, Permission.EditPolicy, Permission.ManagePeople, Permission.ManageTokens],
-        [Role.Lead] = [Permission.ReadJobs, Permission.EditJobs, Permission.Consent, Permission.UndoOthers, Permission.OverrideStops, Permission.StartJobs, Permission.SeeOriginals, Permission.ReadCatalogue, Permission.EditCatalogue, Permission.EditPolicy, Permission.ManagePeople],
+        [Role.Office] = [Permission.ReadJobs, Permission.EditJobs, Permission.Consent, Permission.OverrideStops, Permission.MendJobs, Permission.StartJobs, Permission.ShareJobs, Permission.SeeOriginals, Permission.ReadCatalogue, Permission.EditCatalogue, Permission.EditPolicy, Permission.ManagePeople, Permission.ManageTokens],
+        [Role.Lead] = [Permission.ReadJobs, Permission.EditJobs, Permission.Consent, Permission.UndoOthers, Permission.OverrideStops, Permission.StartJobs, Permission.ShareJobs, Permission.SeeOriginals, Permission.ReadCatalogue, Permission.EditCatalogue, Permission.EditPolicy, Permission.ManagePeople],
         [Role.Installer] = [Permission.ReadJobs, Permission.EditJobs, Permission.Consent, Permission.ReadCatalogue],
         [Role.Electrician] = [Permission.ReadJobs, Permission.EditJobs, Permission.Consent, Permission.ReadCatalogue],
         [Role.Client] = [Permission.ReadJobs, Permission.Consent],
@@ -60,22 +63,26 @@ public static class Permissions
     /// <summary>Whether a role may do something.</summary>
     public static bool May(this Role role, Permission permission) => Table[role].Contains(permission);
 
-    /// <summary>All that a role may do, in words.</summary>
-    public static string Words(this Role role) => string.Join(", ", Enum.GetValues<Permission>().Where(p => role.May(p)).Select(p => p switch
+    /// <summary>Roles in words.</summary>
+    public static string Words(this IReadOnlyList<Role> roles) => string.Join(" and ", roles.Select(r => r.ToString().ToLowerInvariant()));
+
+    /// <summary>All that somebody with these roles may do, in words.</summary>
+    public static string MayWords(this IReadOnlyList<Role> roles) => string.Join(", ", Enum.GetValues<Permission>().Where(p => roles.Any(r => r.May(p))).Select(p => p switch
     {
-        Permission.ReadJobs => role == Role.Client ? "read own site" : "read",
+        Permission.ReadJobs => roles.All(r => r == Role.Client) ? "read own site" : "read",
         Permission.EditJobs => "plan",
-        Permission.Consent => role == Role.Client ? "agree to a place" : "record consent",
+        Permission.Consent => roles.All(r => r == Role.Client) ? "agree to a place" : "record consent",
         Permission.UndoOthers => "take back others' changes",
         Permission.OverrideStops => "override stops",
         Permission.MendJobs => "mend damaged jobs",
         Permission.StartJobs => "start jobs",
+        Permission.ShareJobs => "let clients read a hand-over",
         Permission.SeeOriginals => "see original photos",
         Permission.ReadCatalogue => "look things up in the catalogue",
         Permission.EditCatalogue => "change the catalogue",
         Permission.EditPolicy => "set the company's figures",
         Permission.ManagePeople => "add people",
         Permission.ManageTokens => "let programs in",
-        _ => throw new ArgumentOutOfRangeException(nameof(role), p, "A permission without words."),
+        _ => throw new ArgumentOutOfRangeException(nameof(roles), p, "A permission without words."),
     }));
 }

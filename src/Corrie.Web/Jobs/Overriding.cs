@@ -33,7 +33,7 @@ public static class Overriding
 
         if (!user.May(Permission.OverrideStops))
         {
-            return $"A stop is overridden by a lead or the office. You are signed in as {user.Role.ToString().ToLowerInvariant()}. Expected: their name and reason, entered by them";
+            return $"A stop is overridden by a lead or the office. You are signed in as {user.RoleWords}. Expected: their name and reason, entered by them";
         }
 
         // All of them at once, or a member of one by itself, would carry somebody else's name.
@@ -93,7 +93,7 @@ public static class Overriding
 
     /// <summary>The role that an override is entered in, as the record has it.</summary>
     /// <param name="user">Who.</param>
-    public static string RoleOf(CurrentUser user) => user.Role.ToString().ToLowerInvariant();
+    public static string RoleOf(CurrentUser user) => user.Roles.OrderByDescending(r => r.May(Permission.OverrideStops)).First().ToString().ToLowerInvariant();
 
     private static string Text(JsonObject said, string name) => said[name] is JsonValue value && value.TryGetValue<string>(out var text) ? text : string.Empty;
 }

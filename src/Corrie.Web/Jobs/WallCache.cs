@@ -31,7 +31,7 @@ public sealed class WallCache : IOutputCachePolicy
             return ValueTask.CompletedTask;
         }
 
-        var who = $"{user.Company.Key}/{user.SignIn}/{user.Role}/{user.SiteId}/{user.Units}/{Light.Of(http)}";
+        var who = $"{user.Company.Key}/{user.SignIn}/{user.RoleWords}/{user.SiteId}/{user.Units}/{Light.Of(http)}";
         var view = IndexModel.ViewBefore(http.Request) ?? string.Empty;
         var form = http.Request.Cookies[AccessSetup.FormCookie] ?? string.Empty;
         var what = $"{seq}/{user.Company.Catalogue.Changes}/{user.Company.Policies.Read().Version}";

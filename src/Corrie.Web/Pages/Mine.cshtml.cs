@@ -37,6 +37,13 @@ public enum MineWhen
 /// <param name="News">What others have changed since the reader last wrote there, latest first.</param>
 public sealed record MineDay(long Job, string Title, string Place, Visit Visit, MineWhen When, string On, IReadOnlyList<string> News);
 
+/// <summary>Something that is looked at again after a job, and is due soon.</summary>
+/// <param name="Job">The job's key.</param>
+/// <param name="Title">What the job is called.</param>
+/// <param name="Says">What to do.</param>
+/// <param name="On">When it is due.</param>
+public sealed record CareDue(long Job, string Title, string Says, DateOnly On);
+
 /// <summary>The visits of whoever reads, over all jobs, with what others have changed there.</summary>
 [Authorize(nameof(Permission.EditJobs))]
 public sealed class MineModel(CurrentUser user, TimeProvider time) : PageModel
@@ -45,6 +52,7 @@ public sealed class MineModel(CurrentUser user, TimeProvider time) : PageModel
     public const int MostNews = 5;
 
     private const int DaysBefore = 7;
+    private const int CareAhead = 30;
     private const int MostJobs = 200;
 
     /// <summary>Whose visits: <c>all</c> for everybody's.</summary>
@@ -63,9 +71,16 @@ public sealed class MineModel(CurrentUser user, TimeProvider time) : PageModel
     /// <summary>The visits: today's, those to come, those of last week.</summary>
     public IReadOnlyList<MineDay> Days { get; private set; } = [];
 
+    /// <summary>What is looked at again within the next weeks, or should have been, the earliest first.</summary>
+    public IReadOnlyList<CareDue> Care { get; private set; } = [];
+
+    /// <summary>Jobs of today, to be taken along.</summary>
+    public IReadOnlyList<long> JobsToday => [.. Days.Where(d => d.When == MineWhen.Today).Select(d => d.Job).Distinct()];
+
     /// <summary>Collects them.</summary>
     public void OnGet()
     {
+        Care = [.. AllCare().OrderBy(c => c.On).ThenBy(c => c.Title, StringComparer.OrdinalIgnoreCase)];
         var days = new List<(DateOnly? On, MineDay Day)>();
         var names = user.Company.People.All().ToDictionary(p => p.SignIn, p => p.Name);
         foreach (var job in user.Company.Entries.JobsThatSay(Visit.Part.Name).Take(MostJobs))
@@ -89,6 +104,24 @@ public sealed class MineModel(CurrentUser user, TimeProvider time) : PageModel
         }
 
         Days = [.. days.OrderBy(d => d.Day.When).ThenBy(d => d.Day.When == MineWhen.Before ? -(d.On?.DayNumber ?? 0) : d.On?.DayNumber ?? 0).ThenBy(d => d.Day.Title, StringComparer.OrdinalIgnoreCase).Select(d => d.Day)];
+    }
+
+    private IEnumerable<CareDue> AllCare()
+    {
+        foreach (var job in user.Company.Entries.JobsThatSay(Aftercare.Part.Name).Take(MostJobs))
+        {
+            if (user.Find(job) is { } row && Ledger(job) is { } ledger)
+            {
+                var sheet = JobForm.Read(ledger.Document).Sheet;
+                foreach (var care in (sheet.Get(Aftercare.Part) ?? []).Where(c => c.Done.Length == 0))
+                {
+                    if (care.Due(sheet) is { } on && on <= Today.AddDays(CareAhead))
+                    {
+                        yield return new(job, row.Summary.Title, care.Says, on);
+                    }
+                }
+            }
+        }
     }
 
     // A damaged job says so in the list of jobs; here it has no visits.

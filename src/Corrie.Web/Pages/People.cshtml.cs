@@ -1,3 +1,4 @@
+using System.Globalization;
 using Corrie.Data;
 using Corrie.Web.Access;
 using Microsoft.AspNetCore.Authorization;
@@ -12,6 +13,7 @@ public sealed class PeopleModel(CurrentUser user, Passwords passwords, ILogger<P
 {
     private const int MostChanges = 40;
     private const int LongestTokenName = 40;
+    private const int LongestName = 80;
 
     /// <summary>The new person's name.</summary>
     [BindProperty]
@@ -24,6 +26,13 @@ public sealed class PeopleModel(CurrentUser user, Passwords passwords, ILogger<P
     /// <summary>The role.</summary>
     [BindProperty]
     public string Role { get; set; } = nameof(Data.Role.Installer);
+
+    /// <summary>What they are besides.</summary>
+    [BindProperty]
+    public List<string> Also { get; set; } = [];
+
+    /// <summary>What somebody may be besides a role: anything but a client.</summary>
+    public static IReadOnlyList<Role> Besides { get; } = [.. Enum.GetValues<Role>().Where(r => r != Data.Role.Client)];
 
     /// <summary>A client's site.</summary>
     [BindProperty]
@@ -53,6 +62,12 @@ public sealed class PeopleModel(CurrentUser user, Passwords passwords, ILogger<P
     /// <summary>A token that was just made: shown once, and never again.</summary>
     public string? Made { get; private set; }
 
+    /// <summary>The link of an invitation that was just made: shown once.</summary>
+    public string? Link { get; private set; }
+
+    /// <summary>Invitations that work.</summary>
+    public IReadOnlyList<Invitation> Invitations => user.Company.Invitations.All();
+
     /// <summary>The name to be shown of who signs in with a name.</summary>
     public string NameOf(string signIn) => user.Company.People.Find(signIn)?.Name ?? (signIn.Length == 0 ? "whoever set Corrie up" : signIn);
 
@@ -67,7 +82,7 @@ public sealed class PeopleModel(CurrentUser user, Passwords passwords, ILogger<P
     /// <summary>Adds a person.</summary>
     public IActionResult OnPost(string? password)
     {
-        var (role, fault) = AskedRole();
+        var (role, also, fault) = AskedRoles();
         fault = string.IsNullOrWhiteSpace(PersonName) ? "No name was typed. Expected: the person's name."
             : fault is not null ? fault
             : user.Company.People.Find(SignInName ?? string.Empty) is not null ? Taken
@@ -78,9 +93,51 @@ public sealed class PeopleModel(CurrentUser user, Passwords passwords, ILogger<P
         }
 
         // Somebody else may have added the same person this very moment.
-        return user.Company.People.Add(SignInName!, PersonName!.Trim(), role, passwords.Hash(SignInName!, password!), role == Data.Role.Client ? SiteId : null, user.SignIn) is null
+        return user.Company.People.Add(SignInName!, PersonName!.Trim(), role, passwords.Hash(SignInName!, password!), role == Data.Role.Client ? SiteId : null, user.SignIn, also) is null
             ? Refuse(Taken)
             : Redirect("/people");
+    }
+
+    /// <summary>Asks somebody to come in.</summary>
+    public IActionResult OnPostInvite()
+    {
+        var (role, also, fault) = AskedRoles();
+        fault = string.IsNullOrWhiteSpace(PersonName) || PersonName.Trim().Length > LongestName ? $"No name was typed, or one of over {LongestName} letters. Expected: the person's name." : fault;
+        if (fault is not null)
+        {
+            return Refuse(fault);
+        }
+
+        Link = $"{Request.Scheme}://{Request.Host}/invitation/{Invited.Write(user.Company, user.Company.Invitations.Make(PersonName!.Trim(), role, also, role == Data.Role.Client ? SiteId : null, user.SignIn))}";
+        (PersonName, SiteId, Role) = (null, null, nameof(Data.Role.Installer));
+        return Page();
+    }
+
+    /// <summary>For how many years photos are kept; null for ever.</summary>
+    public int? KeepYears => user.Company.Retention.Years;
+
+    /// <summary>Photos that are kept longer.</summary>
+    public IReadOnlyList<OldPhotos> Old => user.Company.Retention.Old();
+
+    /// <summary>Says how long photos are kept.</summary>
+    /// <param name="years">For how many years; empty for ever.</param>
+    public IActionResult OnPostKeep(string? years)
+    {
+        var forEver = string.IsNullOrWhiteSpace(years);
+        if (!forEver && (!int.TryParse(years, NumberStyles.None, CultureInfo.InvariantCulture, out var asked) || asked is < 1 or > Retention.Most))
+        {
+            return Refuse($"'{years}' is no number of years. Expected: 1 to {Retention.Most}, or nothing for ever.");
+        }
+
+        user.Company.Retention.Years = forEver ? null : int.Parse(years!, CultureInfo.InvariantCulture);
+        return Redirect("/people#keeping");
+    }
+
+    /// <summary>Takes an invitation back.</summary>
+    public IActionResult OnPostUninvite(long id)
+    {
+        user.Company.Invitations.Revoke(id);
+        return Redirect("/people");
     }
 
     /// <summary>Gives somebody a new password; where they are signed in, they are signed out.</summary>
@@ -93,11 +150,11 @@ public sealed class PeopleModel(CurrentUser user, Passwords passwords, ILogger<P
     /// <summary>Gives somebody another role, from their next request on.</summary>
     public IActionResult OnPostRole(long id)
     {
-        var (role, fault) = AskedRole();
+        var (role, also, fault) = AskedRoles();
         return Change(
             id,
-            person => fault ?? (role.May(Permission.ManagePeople) ? null : LastFault(person)),
-            _ => user.Company.People.SetRole(id, role, role == Data.Role.Client ? SiteId : null, user.SignIn),
+            person => fault ?? (also.Prepend(role).Any(r => r.May(Permission.ManagePeople)) ? null : LastFault(person)),
+            _ => user.Company.People.SetRole(id, role, role == Data.Role.Client ? SiteId : null, user.SignIn, also),
             "has another role, and signs in anew");
     }
 
@@ -134,7 +191,7 @@ public sealed class PeopleModel(CurrentUser user, Passwords passwords, ILogger<P
             return Forbid();
         }
 
-        var (role, fault) = AskedRole();
+        var (role, _, fault) = AskedRoles();
         fault ??= tokenName is not { Length: >= 2 and <= LongestTokenName } || !tokenName.All(c => char.IsAsciiLetterOrDigit(c) || c is '-' or '.')
             ? $"'{tokenName}' is no name of a program. Expected: 2 to {LongestTokenName} letters, digits, dots or dashes."
             : Tokens.Any(t => t.RevokedAt is null && string.Equals(t.Name, tokenName, StringComparison.OrdinalIgnoreCase)) ? $"A program named '{tokenName}' has a token already. Expected: another name, or that one revoked first."
@@ -184,13 +241,17 @@ public sealed class PeopleModel(CurrentUser user, Passwords passwords, ILogger<P
         return Page();
     }
 
-    private (Role Role, string? Fault) AskedRole() =>
-        !Enum.TryParse<Role>(Role, out var role) || !Enum.IsDefined(role) ? (default, $"'{Role}' is no role. Expected: one of the list.")
-        : role == Data.Role.Client && Sites.All(s => s.Id != SiteId) ? (role, "A client without a site would see nothing. Expected: one of the sites.")
-        : (role, null);
+    private (Role Role, IReadOnlyList<Role> Also, string? Fault) AskedRoles()
+    {
+        var also = Besides.Where(r => Also.Contains(r.ToString()) && r.ToString() != Role).ToList();
+        return !Enum.TryParse<Role>(Role, out var role) || !Enum.IsDefined(role) ? (default, also, $"'{Role}' is no role. Expected: one of the list.")
+            : role == Data.Role.Client && Sites.All(s => s.Id != SiteId) ? (role, also, "A client without a site would see nothing. Expected: one of the sites.")
+            : role == Data.Role.Client && also.Count > 0 ? (role, also, $"A client is nothing else, and would be {also.Words()} too. Expected: one or the other.")
+            : (role, also, null);
+    }
 
     // A company in which nobody may add people would be locked out for good.
-    private string? LastFault(Person person) => Everybody.Any(p => p.Id != person.Id && p.LeftAt is null && p.Role.May(Permission.ManagePeople))
+    private string? LastFault(Person person) => Everybody.Any(p => p.Id != person.Id && p.LeftAt is null && p.Roles.Any(r => r.May(Permission.ManagePeople)))
         ? null
         : $"{person.Name} is the last who may add people. Expected: somebody else in the office, or a lead, first.";
 

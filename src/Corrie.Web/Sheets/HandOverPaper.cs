@@ -9,6 +9,7 @@ using Corrie.Core.Placement;
 using Corrie.Core.Planning;
 using Corrie.Core.SiteDay;
 using Corrie.Core.Survey;
+using Corrie.Web.Forms;
 using PdfSharp.Drawing;
 
 namespace Corrie.Web.Sheets;
@@ -280,18 +281,35 @@ public sealed class HandOverPaper : Paper
             foreach (var change in changes)
             {
                 Row((change.Says, 0.5), (string.Create(CultureInfo.InvariantCulture, $"{(change.Hours is { } hours ? $"{hours:0.#} h" : string.Empty)}{(change.Price is { } price ? $", {price:0.00}" : string.Empty)}"), 0.15), (change.State switch { Agreed.Approved => $"approved by {change.Signed}{On(change)}", Agreed.Refused => $"refused by {change.Signed}{On(change)}", _ => "not answered" } + (change.Stale ? ", for another offer" : string.Empty), 0.35));
-                if (DrawnSignature.Read(change.Drawn) is { } strokes)
-                {
-                    Needs(44);
-                    foreach (var stroke in strokes.Where(s => s.Count > 1))
-                    {
-                        on.DrawLines(new XPen(XColors.Black, 0.7), [.. stroke.Select(p => new XPoint(Margin + 20 + (p.X * 0.28), y + (p.Y * 0.28)))]);
-                    }
-
-                    y += 44;
-                }
+                Drawn(change.Drawn);
             }
         }
+
+        var care = Plan.Sheet.Get(Aftercare.Part) ?? [];
+        if (care.Count > 0)
+        {
+            Head("To be looked at again");
+            foreach (var again in care)
+            {
+                Row((FieldText.Capital(again.Says), 0.6), (again.Done.Length > 0 ? $"done {again.Done}{(again.By.Length > 0 ? ", " + again.By : string.Empty)}" : again.Due(Plan.Sheet) is { } due ? due.ToString("d MMM yyyy", CultureInfo.InvariantCulture) : "after the hand-over, whose day is not set", 0.4));
+            }
+        }
+    }
+
+    private void Drawn(string signature)
+    {
+        if (DrawnSignature.Read(signature) is not { } strokes)
+        {
+            return;
+        }
+
+        Needs(44);
+        foreach (var stroke in strokes.Where(s => s.Count > 1))
+        {
+            on.DrawLines(new XPen(XColors.Black, 0.7), [.. stroke.Select(p => new XPoint(Margin + 20 + (p.X * 0.28), y + (p.Y * 0.28)))]);
+        }
+
+        y += 44;
     }
 
     private static string On(ChangeOrder change) => change.On.Length > 0 ? $", {change.On}" : string.Empty;
@@ -300,8 +318,12 @@ public sealed class HandOverPaper : Paper
     {
         Needs(90);
         y += 14;
-        var signed = (Plan.Sheet.Get(DayTick.Part) ?? []).FirstOrDefault(t => t.Id == "sign");
-        if (signed is not null)
+        if (Plan.Sheet.Get(HandedOver.Part) is { By.Length: > 0 } taken)
+        {
+            Says($"Seen and taken over by {taken.By}, {taken.On}{(taken.Open > 0 ? $", with {taken.Open} {(taken.Open == 1 ? "stop" : "stops")} open" : string.Empty)}.{(taken.Note.Length > 0 ? " " + taken.Note : string.Empty)}", bold);
+            Drawn(taken.Drawn);
+        }
+        else if ((Plan.Sheet.Get(DayTick.Part) ?? []).FirstOrDefault(t => t.Id == "sign") is { } signed)
         {
             Says($"Gone through with the client, and signed: {signed.By}{(signed.Note.Length > 0 ? ", " + signed.Note : string.Empty)}.");
         }

@@ -1,6 +1,11 @@
+using System.Globalization;
 using System.Text.Json.Nodes;
+using Corrie.Core.Catalogue;
+using Corrie.Core.Feeds;
 using Corrie.Core.Findings;
+using Corrie.Core.Hanging;
 using Corrie.Core.Jobs;
+using Corrie.Core.Measure;
 using Corrie.Core.Planning;
 using Corrie.Core.SiteDay;
 using Corrie.Data;
@@ -14,7 +19,7 @@ namespace Corrie.Web.Pages.Wall;
 
 /// <summary>The whole day as a list, and one step of it at a time: what to do, who does it, what has to be shown first.</summary>
 [Authorize(nameof(Permission.EditJobs))]
-public sealed class DayModel(CurrentUser user) : WallPageModel(user)
+public sealed class DayModel(CurrentUser user, TimeProvider time) : WallPageModel(user)
 {
     /// <summary>Key of the step that is looked at; the whole list where nothing is said.</summary>
     [BindProperty(SupportsGet = true, Name = "step")]
@@ -104,6 +109,104 @@ public sealed class DayModel(CurrentUser user) : WallPageModel(user)
 
         Find();
         return Send.Go(Request.Form["list"] == "yes" ? $"/jobs/{Id}/day#step-{found.Id}" : Next is { } next ? At(next) : $"/jobs/{Id}/day");
+    }
+
+    /// <summary>Enters where the hook is on the display, measured on the table.</summary>
+    /// <param name="step">Key of the step.</param>
+    /// <param name="bottom">From its bottom edge to the hook.</param>
+    /// <param name="top">From its top edge to the hook.</param>
+    public Task<IActionResult> OnPostChainAsync(string? step, string? bottom, string? top) => Enter(step, s => s.Measures.Length > 0, found =>
+    {
+        if (Read(bottom) is not { } up || Read(top) is not { } down)
+        {
+            return [];
+        }
+
+        var choice = Job.Plan.Sheet.Item(found.Measures)!.Get(HangingChoice.Part)!;
+        var display = (Display)Job.Plan.Sheet.DisplayOn(Job.Plan.Sheet.Item(found.Measures)!)!.Product!;
+        if (!HeightChain.Agrees(up, down, display.Height))
+        {
+            Problem = $"{(up + down).Show(Style with { Denominator = 32 })} together, and the display is {display.Height.Show(Style with { Denominator = 32 })} high. Expected: both readings to the same hook, which make its height.";
+            return [];
+        }
+
+        return [choice.Here.Set("measuredBottomToHook", up), choice.Here.Set("measuredTopToHook", down)];
+
+        Length? Read(string? typed)
+        {
+            var read = LengthReader.Read(typed ?? string.Empty, Style.System);
+            Problem ??= read.Ok ? null : $"{read.Problem!.Understood}. Expected: {read.Problem.Expected}.";
+            return read.Ok ? read.Value : null;
+        }
+    });
+
+    /// <summary>Takes the client's signature at the end.</summary>
+    /// <param name="step">Key of the step.</param>
+    /// <param name="signed">The client's name.</param>
+    /// <param name="drawn">The signature as strokes.</param>
+    /// <param name="note">What else was said.</param>
+    /// <param name="open">How many stops the page showed.</param>
+    public Task<IActionResult> OnPostSignedAsync(string? step, string? signed, string? drawn, string? note, int open) => Enter(step, s => s.Signs, found =>
+    {
+        Problem = !Licences.Given(signed ?? string.Empty) ? "No name is signed. Expected: the client's name, with or without a drawn signature."
+            : !string.IsNullOrEmpty(drawn) && DrawnSignature.Read(drawn) is null ? "What was drawn is no signature. Expected: a name in strokes, or the typed name alone."
+            : null;
+        return Problem is not null ? [] :
+        [
+            new($"/{HandedOver.Part.Name}", new JsonObject
+            {
+                ["by"] = signed!.Trim(),
+                ["on"] = (Send.At ?? time.GetUtcNow()).ToString("yyyy-MM-dd HH:mm 'UTC'", CultureInfo.InvariantCulture),
+                ["drawn"] = drawn ?? string.Empty,
+                ["open"] = open,
+                ["note"] = note?.Trim() ?? string.Empty,
+            }),
+            .. DaySteps.Tick(found, Reader.Name, string.Empty, asPlanned: true),
+        ];
+    });
+
+    /// <summary>What was typed, where it was refused.</summary>
+    /// <param name="name">Name of the field.</param>
+    public string TypedIn(string name) => Problem is not null && Request.HasFormContentType ? Request.Form[name].ToString() : string.Empty;
+
+    // What is entered at a step that asks for more than a tick.
+    private async Task<IActionResult> Enter(string? step, Func<DayStep, bool> asks, Func<DayStep, IReadOnlyList<Change>> read)
+    {
+        if (!Find())
+        {
+            return NotFound();
+        }
+
+        if (Send.IsKnown(Job.Ledger))
+        {
+            return Send.Go($"/jobs/{Id}/day");
+        }
+
+        StepId = step;
+        if (Step is not { } found || !asks(found))
+        {
+            return BadRequest();
+        }
+
+        if (DaySteps.WaitsFor(Steps, found) is { } hold)
+        {
+            return Refused($"This waits for a hold point: {hold.Hold!.Say(Style)}");
+        }
+
+        var changes = read(found);
+        if (Problem is null && SheetChanges.WouldBeWrong(Job.Ledger.Document, changes) is { Count: > 0 } wrong)
+        {
+            Problem = $"{wrong[0].Understood}. Expected: {wrong[0].Expected}.";
+        }
+
+        if (Problem is not null)
+        {
+            return Refused(Problem);
+        }
+
+        await Append(changes);
+        Find();
+        return Send.Go(Next is { } next ? At(next) : $"/jobs/{Id}/day");
     }
 
     /// <summary>Takes a tick back.</summary>

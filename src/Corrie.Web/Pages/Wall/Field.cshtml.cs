@@ -41,6 +41,9 @@ public sealed class FieldModel(CurrentUser user) : MountPageModel(user)
     public FieldStep? Waits => Step is { Ask: FieldAsk.Hole or FieldAsk.Proof or FieldAsk.Hung } step
         ? Steps.TakeWhile(s => s.Id != step.Id).FirstOrDefault(s => !s.Done && (s.Ask != FieldAsk.Tick || s.Hold is not null) && (s.Ask != FieldAsk.Hole || step.Ask != FieldAsk.Hole)) : null;
 
+    /// <summary>The hold point of the day that a hole waits for: nobody has looked for cables, or measured the hook. Null for none.</summary>
+    public DayStep? WaitsOnDay { get; private set; }
+
     /// <summary>The plan before what was entered here; null where nothing was.</summary>
     public JobPlan? Before { get; private set; }
 
@@ -276,6 +279,13 @@ public sealed class FieldModel(CurrentUser user) : MountPageModel(user)
             return Page();
         }
 
+        if (WaitsOnDay is { } earlier)
+        {
+            Problem = $"This waits for a hold point: {earlier.Hold!.Say(Style)}";
+            Response.StatusCode = StatusCodes.Status422UnprocessableEntity;
+            return Page();
+        }
+
         if (Waits is { } hold)
         {
             Problem = $"This waits for a hold point: {hold.Hold?.Say(Style) ?? hold.Does.Say(Style)}";
@@ -299,6 +309,12 @@ public sealed class FieldModel(CurrentUser user) : MountPageModel(user)
         }
 
         Steps = Mount is null ? [] : FieldSteps.Of(Job.Plan, Mount.Id);
+        if (Step is { Ask: FieldAsk.Hole or FieldAsk.TestHole, Done: false } hole)
+        {
+            var day = DaySteps.Of(Job.Plan);
+            WaitsOnDay = day.FirstOrDefault(s => s.Field == (Mount!.Id, hole.Id)) is { } held ? DaySteps.WaitsFor(day, held) : null;
+        }
+
         if (Since is { } since && since >= 1 && since < Job.Ledger.Seq && Job.Ledger.Seq - since < 200)
         {
             Before = Planner.Plan(JobForm.Read(Job.Ledger.At(since).Document).Sheet, Job.Plan);

@@ -276,7 +276,7 @@ public sealed partial class IndexModel(CurrentUser user, TimeProvider time, Form
     /// <param name="name">The partial.</param>
     /// <remarks>What answers a submit says what was typed, and rivals say how long ago they were entered: those are written for this reader now.</remarks>
     public Task<IHtmlContent> Piece(IHtmlHelper html, string name) => HttpMethods.IsGet(Request.Method) && Job.Ledger.Rivals.Count == 0
-        ? pieces.Get(string.Join('\n', name, user.Company.Key, Id, Job.Ledger.Seq, user.Company.Catalogue.Changes, Policy.Version, user.Role, user.Units, name == WallPiece ? View.Word() : string.Empty, At(Step)), token.Value, () => html.PartialAsync(name, this))
+        ? pieces.Get(string.Join('\n', name, user.Company.Key, Id, Job.Ledger.Seq, user.Company.Catalogue.Changes, Policy.Version, user.RoleWords, user.Units, name == WallPiece ? View.Word() : string.Empty, At(Step)), token.Value, () => html.PartialAsync(name, this))
         : html.PartialAsync(name, this);
 
     /// <summary>What was typed into a form that was refused.</summary>

@@ -21,11 +21,18 @@ async function space() {
 }
 
 const stamp = job => `/jobs/${job}/day`;
+const jobs = box => box.dataset.along.split(' ');
+
+/** The pages of a job's day: each step, and what is looked up beside it. */
+async function pagesOf(job) {
+  const list = new DOMParser().parseFromString(await (await fetch(stamp(job))).text(), 'text/html');
+  return [...[...list.querySelectorAll('.day-steps a')].map(a => a.getAttribute('href')), ...['in-wall', 'electrician', 'changes'].map(page => `/jobs/${job}/${page}`)];
+}
 
 async function shown(box) {
-  const kept = await (await caches.open(ALONG)).match(stamp(box.dataset.along));
+  const kept = await (await caches.open(ALONG)).match(stamp(jobs(box).at(-1)));
   if (kept) {
-    const pages = (await (await caches.open(ALONG)).keys()).filter(r => new URL(r.url).pathname.startsWith(`/jobs/${box.dataset.along}/`)).length;
+    const pages = (await (await caches.open(ALONG)).keys()).filter(r => jobs(box).some(job => new URL(r.url).pathname.startsWith(`/jobs/${job}/`))).length;
     box.querySelector('[data-along-says]').textContent = `${pages} pages are on this device, as of ${new Date(kept.headers.get('date') ?? Date.now()).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' })}${await space()}.`;
     box.querySelector('button').textContent = 'Take it along anew';
   }
@@ -37,19 +44,18 @@ async function take(box) {
   button.disabled = true;
   try {
     const cache = await caches.open(ALONG);
-    const here = stamp(box.dataset.along);
-    const steps = [...document.querySelectorAll('.day-steps a')].map(a => a.getAttribute('href'));
-    const pages = [...new Set([...steps, `/jobs/${box.dataset.along}/in-wall`, `/jobs/${box.dataset.along}/electrician`, `/jobs/${box.dataset.along}/changes`])];
+    const days = jobs(box).map(stamp);
+    const pages = [...new Set((await Promise.all(jobs(box).map(pagesOf))).flat()), '/mine'];
     const parts = ['/sw.js', ...performance.getEntriesByType('resource').map(r => r.name).filter(n => n.startsWith(window.location.origin) && /\.(css|js|woff2|svg)(\?|$)/.test(n))];
     let done = 0;
-    for (const address of [...new Set(parts), ...pages, here]) {
+    for (const address of [...new Set(parts), ...pages, ...days]) {
       const answer = await fetch(address, { cache: 'no-cache' });
       // The day itself is kept last: what it stands for is there then.
       if (answer.ok && !answer.redirected) {
         await cache.put(address, answer);
       }
       done++;
-      says.textContent = `${done} of ${pages.length + 1 + new Set(parts).size} kept …`;
+      says.textContent = `${done} of ${pages.length + days.length + new Set(parts).size} kept …`;
     }
     await shown(box);
     say('The day is on this device.');
@@ -68,7 +74,7 @@ export function along() {
   }
   document.querySelector('form.who')?.addEventListener('submit', () => { caches.delete(ALONG); });
   const box = document.querySelector('[data-along]');
-  if (document.querySelector('[data-follows]')) {
+  if (document.querySelector('[data-follows], .mine')) {
     register();
   }
   if (!box) {

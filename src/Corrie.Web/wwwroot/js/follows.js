@@ -36,13 +36,40 @@ async function renew() {
   }
 }
 
+/** Who else is there, and at which step. */
+function here(others) {
+  const box = document.querySelector('[data-here]');
+  if (!box) {
+    return;
+  }
+  box.hidden = others.length === 0;
+  box.replaceChildren('Here now: ', ...others.flatMap(({ name, at }, i) => {
+    const step = at && document.querySelector(`#step-${CSS.escape(at)} a`);
+    const parts = [i > 0 ? '; ' : '', name];
+    if (step) {
+      const link = document.createElement('a');
+      link.href = step.getAttribute('href');
+      link.textContent = step.querySelector('span').textContent;
+      parts.push(' at ', link);
+    }
+    return parts;
+  }));
+}
+
 /** Follows the job of a field page. */
 export function follows() {
   const job = document.querySelector('[data-follows]')?.dataset.follows;
   if (!job) {
     return;
   }
-  const stream = new EventSource(`/jobs/${job}/events`);
+  const at = new URLSearchParams(window.location.search).get('step') ?? '';
+  const stream = new EventSource(`/jobs/${job}/events?at=${encodeURIComponent(at)}`);
+  let others = [];
+  stream.addEventListener('here', event => {
+    others = JSON.parse(event.data);
+    here(others);
+  });
+  document.addEventListener('renewed', () => here(others));
   stream.addEventListener('moved', event => {
     if (Number(event.data) > Number(document.querySelector('[data-follows]').dataset.seq)) {
       renew().catch(() => {

@@ -36,7 +36,7 @@ const put = item => run('readwrite', store => store.put(item));
 const drop = n => run('readwrite', store => store.delete(n));
 
 /** A reading that is not as planned: what comes after it is planned anew with it, on the server. */
-const differs = (url, body) => body.some(([name, value]) => (['across', 'up', 'higher', 'gaps', 'layers'].includes(name) && value.trim() !== '') || (name === 'state' && value !== 'holds') || (name === 'held' && value !== 'yes') || (name === 'how' && value === 'otherwise'));
+const differs = (url, body) => body.some(([name, value]) => (['across', 'up', 'higher', 'gaps', 'layers', 'bottom', 'top'].includes(name) && value.trim() !== '') || (name === 'state' && value !== 'holds') || (name === 'held' && value !== 'yes') || (name === 'how' && value === 'otherwise'));
 
 function line(item) {
   const row = document.createElement('li');
