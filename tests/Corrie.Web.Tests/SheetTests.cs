@@ -35,7 +35,7 @@ public sealed class SheetTests(Site site) : IClassFixture<Site>
         {
             // Where there are several of a kind, a mark says whose it is.
             var several = sheet.Item(mark.Item) is { } item && sheet.Items.Count(i => i.Kind == item.Kind) > 1;
-            Assert.Contains($" {n} {mark.Name}{(several ? $", {mark.Item}" : string.Empty)} ", page);
+            Assert.Contains($" {n} {mark.Name}{(several ? $", {sheet.Item(mark.Item)!.Name}" : string.Empty)} ", page);
         }
 
         Assert.Contains($"Hook line {hookLine} ", page);

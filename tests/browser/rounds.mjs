@@ -250,7 +250,10 @@ export async function rounds(count, seconds, seed = 1, said = false) {
         await page.waitForTimeout(10);
       }
       if (made.length <= before) {
-        unkept.push(await page.evaluate(n => ({ round: n, at: window.location.href, direct: document.querySelector('[data-direct]') !== null, problem: document.querySelector('.problem')?.textContent ?? null, note: document.querySelector('[name="note"]')?.value ?? null }), counted.rounds));
+        unkept.push(await page.evaluate(n => ({ round: n, at: window.location.href, direct: document.querySelector('[data-direct]') !== null, problem: document.querySelector('.problem')?.textContent ?? null, note: document.querySelector('[name="note"]')?.value ?? null, queue: document.getElementById('queue')?.textContent.slice(0, 200) ?? null }), counted.rounds));
+        if (said) {
+          console.log(JSON.stringify(unkept.at(-1)));
+        }
       }
       await page.waitForTimeout(chance() * 120);
       const fate = chance();

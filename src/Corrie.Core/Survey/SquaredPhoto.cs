@@ -13,11 +13,23 @@ namespace Corrie.Core.Survey;
 /// <param name="Up">Over the floor.</param>
 public sealed record PhotoPoint(string Id, double X, double Y, Length Across, Length Up);
 
+/// <summary>A hole that is seen on a photo.</summary>
+/// <param name="Id">Key of the mount and number of the bolt, such as <c>m1-2</c>.</param>
+/// <param name="X">Across the picture, as a share of its width.</param>
+/// <param name="Y">Down the picture, as a share of its height.</param>
+public sealed record PhotoHole(string Id, double X, double Y);
+
 /// <summary>A photo of the wall, and points on it by which it is squared.</summary>
 /// <param name="Photo">Key of the photo.</param>
 /// <param name="Points">The points.</param>
-public sealed record SquaredChoice(string Photo, IReadOnlyList<PhotoPoint> Points)
+/// <param name="Holes">Holes that are seen on it.</param>
+public sealed record SquaredChoice(string Photo, IReadOnlyList<PhotoPoint> Points, IReadOnlyList<PhotoHole> Holes)
 {
+    private static readonly GroupShape<PhotoHole> Hole = new("a hole", m => new PhotoHole(
+        m.Key,
+        m.Need("x", new NumberShape("across the picture, as a share of its width", 0, 1)),
+        m.Need("y", new NumberShape("down the picture, as a share of its height", 0, 1))));
+
     private static readonly GroupShape<PhotoPoint> Point = new("a point", m => new PhotoPoint(
         m.Key,
         m.Need("x", new NumberShape("across the picture, as a share of its width", 0, 1)),
@@ -28,7 +40,8 @@ public sealed record SquaredChoice(string Photo, IReadOnlyList<PhotoPoint> Point
     /// <summary>How it is described.</summary>
     public static Part<SquaredChoice> Part { get; } = new(Holder.Wall, "squared", new GroupShape<SquaredChoice>("the photo that is laid under the drawing", m => new SquaredChoice(
         m.Need("photo", new TextShape("key of the photo", 24)),
-        m.Map("points", "points on it whose places were measured", Point, 12))));
+        m.Map("points", "points on it whose places were measured", Point, 12),
+        m.Map("holes", "holes that are seen on it, by mount and bolt", Hole, 100))));
 }
 
 /// <summary>A photo as it lies on the wall.</summary>

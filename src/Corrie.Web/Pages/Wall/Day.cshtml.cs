@@ -89,6 +89,7 @@ public sealed class DayModel(CurrentUser user, TimeProvider time) : WallPageMode
         var otherwise = how == "otherwise";
         Problem = DaySteps.WaitsFor(Steps, found) is { } hold ? $"This waits for a hold point: {hold.Hold!.Say(Style)}"
             : found is { ByPhoto: true, Done: false } ? "A tick is not enough for this. Expected: a photo."
+            : found is { Measures.Length: > 0, Done: false } ? "A tick is not enough for this. Expected: both readings."
             : otherwise && string.IsNullOrWhiteSpace(note) ? "Nothing was said of what was not as planned. Expected: a few words."
             : null;
         if (Problem is null && SheetChanges.WouldBeWrong(Job.Ledger.Document, DaySteps.Tick(found, Reader.Name, Typed, !otherwise)) is { Count: > 0 } wrong)

@@ -1,8 +1,10 @@
 using System.Globalization;
 using System.Text.Json.Nodes;
+using Corrie.Core.Fixing;
 using Corrie.Core.Format;
 using Corrie.Core.Measure;
 using Corrie.Core.Planning;
+using Corrie.Core.SiteDay;
 using Corrie.Core.Survey;
 using Corrie.Data;
 using Corrie.Web.Access;
@@ -72,6 +74,15 @@ public sealed class PhotoModel(CurrentUser user) : WallPageModel(user)
         };
     }
 
+    /// <summary>Bolts whose holes can be shown on the squared photo, each with where its hole is seen, or where the plan has it: shares of the picture.</summary>
+    public IReadOnlyList<(Item Mount, Bolt Bolt, string Key, double X, double Y)> Holes => !IsSquared || Wall is null ? [] :
+        [.. Job.Plan.Sheet.ThingsOn(Wall).SelectMany(m => (Job.Plan.Fixing(m.Id)?.Bolts ?? []).Select(b => (Mount: m, Bolt: b, Key: SeenHole.KeyOf(m.Id, b.Number))))
+            .Select(h => Choice!.Holes.FirstOrDefault(s => s.Id == h.Key) is { } seen ? (h.Mount, h.Bolt, h.Key, seen.X, seen.Y) : Squared!.ToWall!.Inverse.Map(h.Bolt.X.Inches, h.Bolt.Y.Inches) is var at ? (h.Mount, h.Bolt, h.Key, at.X, at.Y) : default)
+            .Where(h => h.Item4 is >= 0 and <= 1 && h.Item5 is >= 0 and <= 1)];
+
+    /// <summary>What the photo says of the holes that were drilled, those that are off first.</summary>
+    public IReadOnlyList<SeenHole> HolesSeen => IsSquared && Wall is not null ? SeenHole.Of(Job.Plan, Wall) : [];
+
     /// <summary>Shows the page.</summary>
     public IActionResult OnGet() => Find() ? Page() : NotFound();
 
@@ -130,6 +141,12 @@ public sealed class PhotoModel(CurrentUser user) : WallPageModel(user)
             ["photo"] = Photo.Id,
             ["points"] = new JsonObject(points.Select(p => KeyValuePair.Create(p.Id, (JsonNode?)new JsonObject { ["x"] = p.X, ["y"] = p.Y, ["across"] = Exact(p.Across), ["up"] = Exact(p.Up) }))),
         };
+        // Holes are known by where they are on the picture: other points put them elsewhere on the wall.
+        if (Choice?.Photo == Photo.Id && Choice.Holes.Count > 0)
+        {
+            squared["holes"] = new JsonObject(Choice.Holes.Select(h => KeyValuePair.Create(h.Id, (JsonNode?)new JsonObject { ["x"] = h.X, ["y"] = h.Y })));
+        }
+
         var path = $"{Wall.Here.Pointer}/{SquaredChoice.Part.Name}";
         if (!JsonNode.DeepEquals(Pointer.Get(Job.Ledger.Document, path), squared) || Job.Ledger.HoldersOf(path).Count > 1)
         {
@@ -140,6 +157,47 @@ public sealed class PhotoModel(CurrentUser user) : WallPageModel(user)
 
         return Redirect($"/jobs/{Id}/photo?wall={Wall.Id}&photo={Photo.Id}");
     }
+
+    /// <summary>Says where the drilled holes are on the photo.</summary>
+    public async Task<IActionResult> OnPostHolesAsync()
+    {
+        if (!Find())
+        {
+            return NotFound();
+        }
+
+        if (!Edits)
+        {
+            return Forbid();
+        }
+
+        if (Holes.Count == 0)
+        {
+            return BadRequest();
+        }
+
+        var holes = new JsonObject();
+        foreach (var hole in Holes)
+        {
+            if (Share($"p{hole.Key}-x") is not { } x || Share($"p{hole.Key}-y") is not { } y)
+            {
+                Problem = $"Hole {hole.Bolt.Number}: its place on the picture is not understood. Expected: two numbers from 0 to 100, per cent from the left and from the top.";
+                return Refused();
+            }
+
+            holes[hole.Key] = new JsonObject { ["x"] = x, ["y"] = y };
+        }
+
+        var path = $"{Wall!.Here.Pointer}/{SquaredChoice.Part.Name}/holes";
+        if (!JsonNode.DeepEquals(Pointer.Get(Job.Ledger.Document, path), holes))
+        {
+            await Reader.Company.Entries.Append(Id, Reader.SignIn, "page", [new(Guid.NewGuid().ToString("N"), path, holes, [.. Job.Ledger.HoldersOf(path)])]);
+        }
+
+        return Redirect($"/jobs/{Id}/photo?wall={Wall.Id}&photo={Photo!.Id}#holes");
+    }
+
+    private double? Share(string field) => double.TryParse(Request.Form[field], NumberStyles.Float, CultureInfo.InvariantCulture, out var percent) && percent is >= 0 and <= 100 ? percent / 100 : null;
 
     private static string Key(int row) => row.ToString(CultureInfo.InvariantCulture);
 
@@ -156,8 +214,7 @@ public sealed class PhotoModel(CurrentUser user) : WallPageModel(user)
             }
         }
 
-        double? Share(string field) => double.TryParse(Request.Form[$"p{row}-{field}"], NumberStyles.Float, CultureInfo.InvariantCulture, out var percent) && percent is >= 0 and <= 100 ? percent / 100 : null;
-        if (Share("x") is { } left && Share("y") is { } top)
+        if (Share($"p{row}-x") is { } left && Share($"p{row}-y") is { } top)
         {
             return new(Key(row), left, top, x.Value, y.Value);
         }

@@ -8,8 +8,8 @@ function put(point, x, y) {
   const [across, down] = [x, y].map(v => Math.max(0, Math.min(1, v)));
   point.setAttribute('transform', `translate(${across * box.width} ${down * box.height})`);
   const [fx, fy] = fields(point);
-  fx.value = (across * 100).toFixed(3);
-  fy.value = (down * 100).toFixed(3);
+  fx.value = (across * 100).toFixed(4);
+  fy.value = (down * 100).toFixed(4);
 }
 
 /** Lets points be moved. */
@@ -43,7 +43,7 @@ export function photo() {
     }
   });
   document.addEventListener('input', e => {
-    const row = e.target.name?.match(/^p([0-9]+)-[xy]$/);
+    const row = e.target.name?.match(/^p(.+)-[xy]$/);
     const point = row && document.querySelector(`.photo-point[data-point="${row[1]}"]`);
     if (point) {
       const [x, y] = fields(point).map(f => Number(f.value) / 100);
