@@ -43,6 +43,8 @@ public sealed class Erasure(string path, TimeProvider time)
 
         connection.Execute("update people set name = @Blank, sign_in = @removed, password_hash = '', left_at = coalesce(left_at, @at) where id = @id", new { Blank, removed, id, at = SqliteTime.Of(time.GetUtcNow()) }, transaction);
         connection.Execute("delete from sessions where person = @id", new { id }, transaction);
+        connection.Execute("update invitations set name = @Blank where name = @name", new { Blank, name }, transaction);
+        connection.Execute("update client_links set says = @Blank where says = @name", new { Blank, name }, transaction);
         foreach (var (table, column) in new[] { ("people_changes", "person"), ("people_changes", "by"), ("tokens", "made_by"), ("invitations", "made_by"), ("client_links", "made_by"), ("catalogue", "changed_by"), ("policy", "changed_by") })
         {
             connection.Execute($"update {table} set {column} = @removed where {column} = @known", new { removed, known }, transaction);

@@ -52,6 +52,7 @@ internal static class FedJobs
             new("a box too full of wires", ["feed.box-fill"], Severity.Stop, (j, r) => { j.Set("/items/b3/product/volume", 12.5); j.Set("/items/b3/wires", JsonNode.Parse("""{ "conductors": 4, "gauge": 14, "devices": 1, "clamps": true, "grounds": 2 }""")); }),
             new("a hole that takes half of a stud", ["feed.stud-bored"], Severity.Stop, (j, r) => { j.Set("/items/b2/place/across", WholeJob.In(j.Right + 5.25)); j.Set("/items/b4/place/across", WholeJob.In(Signal(j))); j.Set("/walls/w1/studDepth", "3 1/2 in"); j.Set("/walls/w1/routes/s/hole", "2 in"); j.Set("/walls/w1/feeds", JsonNode.Parse("""{ "bearing": true }""")); }),
             new("a hole that the plug does not pass", ["feed.plug-does-not-pass"], Severity.Stop, (j, r) => j.Set("/walls/w1/routes/s/hole", "3/4 in")),
+            new("a cover whose hole the plug does not pass", ["feed.plug-does-not-pass"], Severity.Stop, (j, r) => j.Set("/items/b1/product/plateHole", WholeJob.In(0.3 + (r.NextDouble() * 0.2)))),
             new("a tube that the plug does not pass", ["feed.plug-does-not-pass"], Severity.Stop, (j, r) => { j.Set("/walls/w1/routes/s/conduit", "emt"); j.Set("/walls/w1/routes/s/trade", "3/4"); }),
             new("a cable that does not reach", ["feed.too-short"], Severity.Stop, (j, r) => j.Set("/connections/k3/bought", "6 ft")),
             new("a cable longer than its signal goes", ["feed.too-far"], Severity.Caution, (j, r) => j.Set("/connections/k3/cable/limit", "5 ft")),

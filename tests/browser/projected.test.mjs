@@ -106,6 +106,19 @@ test('a photo is squared by five points, and the client agrees on it', async () 
   assert.match(await page.innerText('.problem'), /crossed/);
   assert.equal(await page.inputValue('[name="p4-across"]'), '147 1/2');
   assert.deepEqual(await faults(page), []);
+  // Holes that were drilled: as the plan has them they are all in their places; one that is drawn half a hand off is named.
+  await page.goto(site.base + '/jobs/6/photo?wall=w1');
+  await page.click('.holes-form .do');
+  await page.waitForSelector('.seen-holes');
+  assert.equal(await page.locator('.seen-holes .off').count(), 0);
+  const hole = page.locator('.photo-point.hole').first();
+  const number = (await hole.textContent()).trim();
+  const [hx, hy] = await middle(hole.locator('circle'));
+  await drag(page, hole.locator('circle'), [hx + 30, hy]);
+  await page.click('.holes-form .do');
+  await page.waitForSelector('.seen-holes .off');
+  assert.match(await page.innerText('.seen-holes .off'), new RegExp(`^Hole ${number} of the .* is off: .* to the right`));
+  assert.equal(await page.locator('.seen-holes .off').count(), 1);
   page.faults.length = 0;
   // The plan has moved since the client agreed: they look at the picture, and agree anew.
   await page.goto(site.base + '/jobs/6/place?view=front');

@@ -102,6 +102,9 @@ public sealed record DayStep(string Id, DayPhase Phase, Phrase Does, DayRole Who
     /// <summary>Whether a photo is its evidence, and no tick is enough.</summary>
     public bool ByPhoto { get; init; }
 
+    /// <summary>Key of the thing that it is about; empty for none. Its manual is to hand there.</summary>
+    public string Item { get; init; } = string.Empty;
+
     /// <summary>Key of the mount whose hook is measured on the display here; empty for none.</summary>
     public string Measures { get; init; } = string.Empty;
 
@@ -252,6 +255,7 @@ public static class DaySteps
                     done: receipt.Opened && receipt.Missing.Length == 0 && (!display || receipt.Works == true)) with
                 {
                     Wall = sheet.WallOf(thing)!.Id,
+                    Item = thing.Id,
                     Writes = [receipt.Here.Set("opened", true), .. display ? [receipt.Here.Set("works", true)] : Array.Empty<Change>()],
                     Evidence = (WorkStep.Site, $"form-site-{thing.Id}"),
                     Notes = wanted ? ["Write its serial number down; keep feet and packaging."] : [],
@@ -267,6 +271,7 @@ public static class DaySteps
                 steps.Add(Step($"earlier-{mount.Id}", DayPhase.Prepare, $"Look behind the {Low(mount.Name)} that somebody else put up: how it is held, and whether anything moves.", 10, done: earlier is { Held: EarlierHold.InMembers, Moves: false } && Licences.Given(earlier.By)) with
                 {
                     Hold = "Before anybody touches what hangs there: it is seen to hold.",
+                    Item = mount.Id,
                     Guards = [DayPhase.Plate, DayPhase.Hang],
                     Wall = sheet.WallOf(mount)?.Id ?? string.Empty,
                 });
@@ -316,6 +321,7 @@ public static class DaySteps
                 {
                     Wall = sheet.WallOf(mount)?.Id ?? string.Empty,
                     Notes = ["Hands only where the back is thick.", "Tape the screws of the feet to the feet."],
+                    Item = mount.Id,
                 });
                 var choice = mount.Get(HangingChoice.Part)!;
                 if (measured)
@@ -326,6 +332,7 @@ public static class DaySteps
                         Hold = "Before the first hole: the hook is measured on this display, and both readings make its height.",
                         Guards = [DayPhase.Plate],
                         Measures = mount.Id,
+                    Item = mount.Id,
                         Notes = ["Was this model measured before, with this mount? Then the wall may come first, by the catalogue's figures: choose it on the page of the site day."],
                     });
                 }
@@ -343,6 +350,7 @@ public static class DaySteps
                     Readings = step.Readings,
                     Notes = step.Notes,
                     Field = (mount.Id, step.Id),
+                    Item = mount.Id,
                 });
             }
         }
@@ -372,15 +380,37 @@ public static class DaySteps
                 Wall = wall.Id,
                 Readings = [new($"its middle, {(across.Back ? "left" : "right")} of the {tapes.Across.Name}", across.Distance), new($"its middle, {(up.Back ? "below" : "up from")} the {tapes.Up.Name}", up.Distance)],
                 Tools = ["level", "board saw", "vacuum"],
-                Notes = ["Pencil or tape, no marker: ink comes through paint. Keep the piece for patching."],
+                Item = item.Id,
+                Notes = ["Pencil or tape, no marker: ink comes through paint. Keep the piece for patching.", .. Blocking(item)],
             });
             if (box.HasPower)
             {
-                steps.Add(Step($"wire-{item.Id}", DayPhase.Boxes, $"Set the {item.Name}, wire it, and test it.", 25, who: DayRole.Electrician) with { Wall = wall.Id, Notes = [$"It goes {box.Depth} deep."] });
+                steps.Add(Step($"wire-{item.Id}", DayPhase.Boxes, $"Set the {item.Name}, wire it, and test it.", 25, who: DayRole.Electrician) with { Wall = wall.Id, Item = item.Id, Notes = [$"It goes {box.Depth} deep."] });
             }
             else
             {
-                steps.Add(Step($"set-{item.Id}", DayPhase.Boxes, $"Set the {item.Name}, its wings on sound board.", 5) with { Wall = wall.Id });
+                steps.Add(Step($"set-{item.Id}", DayPhase.Boxes, $"Set the {item.Name}, its wings on sound board.", 5) with { Wall = wall.Id, Item = item.Id });
+            }
+
+            if (plan.Enclosed(item.Id) is { Packed: { All.Count: > 0 } packed })
+            {
+                steps.Add(Step($"pack-{item.Id}", DayPhase.Cables, $"Put into the {item.Name}, the back layer first: {string.Join(", ", packed.All.Select(d => d.Device.Name))}.", 5 * packed.All.Count) with
+                {
+                    Wall = wall.Id,
+                    Item = item.Id,
+                    Notes = [.. packed.All.Select(d => Phrase.Of($"{d.Device.Name}: {d.At.Left} from the left side, {d.At.Bottom} up{(d.Front ? ", on stand-offs" : string.Empty)}."))],
+                });
+            }
+        }
+
+        private IEnumerable<Phrase> Blocking(Item box)
+        {
+            foreach (var (side, wide) in plan.Enclosed(box.Id) is { Of.SideBlocks: var (left, right) } ? new[] { ("left", left), ("right", right) } : [])
+            {
+                if (wide > Length.Zero)
+                {
+                    yield return $"Blocking {wide} wide at its {side} side, before it goes in.";
+                }
             }
         }
 
@@ -471,8 +501,8 @@ public static class DaySteps
             }
 
             var wall = sheet.WallOf(mount)?.Id ?? string.Empty;
-            steps.Add(Step($"lock-{mount.Id}", DayPhase.Hang, $"Lock the safety screws of the {Low(mount.Name)}, and look behind for pinched cables while somebody pushes the {Low(display.Name)} home.", 5, 2) with { Wall = wall });
-            steps.Add(Step($"torque-{mount.Id}", DayPhase.Adjust, $"Level the {Low(display.Name)} to its last line, and tighten the {Low(mount.Name)} by hand.", 6) with { Wall = wall, Tools = ["level", "hand wrench"] });
+            steps.Add(Step($"lock-{mount.Id}", DayPhase.Hang, $"Lock the safety screws of the {Low(mount.Name)}, and look behind for pinched cables while somebody pushes the {Low(display.Name)} home.", 5, 2) with { Wall = wall, Item = mount.Id });
+            steps.Add(Step($"torque-{mount.Id}", DayPhase.Adjust, $"Level the {Low(display.Name)} to its last line, and tighten the {Low(mount.Name)} by hand.", 6) with { Wall = wall, Item = mount.Id, Tools = ["level", "hand wrench"] });
         }
 
         private void After(bool hung)

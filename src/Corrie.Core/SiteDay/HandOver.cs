@@ -1,3 +1,4 @@
+using System.Globalization;
 using Corrie.Core.Format;
 using Corrie.Core.Planning;
 
@@ -88,8 +89,17 @@ public sealed record Aftercare(string Id, CareKind Kind, string What, string Sai
 
     /// <summary>When it is due.</summary>
     /// <param name="sheet">The job's sheet.</param>
-    /// <returns>The day; null where neither it nor the day of the hand-over is known.</returns>
-    public DateOnly? Due(JobSheet sheet) => DayTime.Read(SaidDue) ?? HandOverDay(sheet)?.AddDays(Days);
+    /// <returns>The day; null where what was said is not understood, or nothing was and the day of the hand-over is not known.</returns>
+    public DateOnly? Due(JobSheet sheet) => SaidDue.Trim().Length > 0 ? DayTime.Read(SaidDue) : HandOverDay(sheet)?.AddDays(Days);
+
+    /// <summary>When it is due, or was done, in words.</summary>
+    /// <param name="sheet">The job's sheet.</param>
+    /// <param name="today">The day that it is.</param>
+    /// <returns>The words.</returns>
+    public string When(JobSheet sheet, DateOnly today) => Done.Length > 0 ? $"done {Done}{(By.Length > 0 ? ", " + By : string.Empty)}"
+        : Due(sheet) is { } on ? $"{(on < today ? "was due" : "due")} {on.ToString("d MMM yyyy", CultureInfo.InvariantCulture)}"
+        : SaidDue.Trim().Length > 0 ? $"'{SaidDue.Trim()}' is not understood; expected: a day such as 2026-12-27"
+        : "after the hand-over, whose day is not set";
 
     /// <summary>The day of a job's hand-over: when it was signed, or the last visit for it or for the install.</summary>
     /// <param name="sheet">The job's sheet.</param>

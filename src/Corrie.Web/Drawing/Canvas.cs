@@ -152,8 +152,9 @@ public sealed class Canvas
 /// <param name="Item">The thing that is looked at; empty for the first.</param>
 /// <param name="Apart">Whether everything on the wall has its readings at the tapes, as on paper, and not only what is looked at.</param>
 /// <param name="Photo">Address of the squared photo of the wall, which lies under the drawing in front; empty for none.</param>
+/// <param name="Settled">Whether it is for who lives with it: what is wrong is not flagged on it.</param>
 /// <param name="Advice">Probes to show instead of those that the plan knows of; null for those.</param>
-public sealed record Look(string Wall, WallView View, LengthStyle Style, bool Edits = false, bool Surveying = false, string Item = "", bool Apart = false, IReadOnlyList<Probe>? Advice = null, string Photo = "")
+public sealed record Look(string Wall, WallView View, LengthStyle Style, bool Edits = false, bool Surveying = false, string Item = "", bool Apart = false, bool Settled = false, IReadOnlyList<Probe>? Advice = null, string Photo = "")
 {
     /// <summary>The drawing that it makes.</summary>
     public Drawings Drawing => View switch

@@ -20,7 +20,7 @@ public static class Tags
     {
         var (svg, frame, wall) = (canvas.Svg, canvas.Frame, canvas.Wall);
         var groups = canvas.Plan.Findings
-            .Where(f => f.Where.Wall == canvas.Look.Wall && f.Severity <= Severity.Caution && (!canvas.Look.Surveying || f.Kind.Stage == SurveyFindings.Stage) && f.Where is { X: not null, Y: not null })
+            .Where(f => !canvas.Look.Settled && f.Where.Wall == canvas.Look.Wall && f.Severity <= Severity.Caution && (!canvas.Look.Surveying || f.Kind.Stage == SurveyFindings.Stage) && f.Where is { X: not null, Y: not null })
             .GroupBy(f => (f.Where.X!.Value, f.Where.Y!.Value, f.Code))
             .Select(g => (Finding: g.First(), X: frame.X(g.Key.Item1), Y: frame.Y(g.Key.Item2)))
             .OrderBy(t => t.Y)

@@ -40,7 +40,7 @@ public sealed class HandedOverModel(Companies companies) : PageModel
     public IReadOnlyList<Item> Fitted => [.. Job!.Plan.Sheet.Items.Where(i => i.Product is not null && Job.Plan.Sheet.WallOf(i) is not null)];
 
     /// <summary>A wall, from the front or as if its board were glass.</summary>
-    public IHtmlContent? Drawn(WallSheet wall, WallView view) => WallDrawing.Draw(Job!.Plan, new(wall.Id, view, Style, Apart: true));
+    public IHtmlContent? Drawn(WallSheet wall, WallView view) => WallDrawing.Draw(Job!.Plan, new(wall.Id, view, Style, Apart: view == WallView.Behind, Settled: true));
 
     /// <summary>Everything hidden in a wall.</summary>
     public IReadOnlyList<HiddenThing> Hidden(WallSheet wall) => InWall.Of(Job!.Plan, wall);

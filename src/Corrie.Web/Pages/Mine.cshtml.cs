@@ -41,8 +41,9 @@ public sealed record MineDay(long Job, string Title, string Place, Visit Visit, 
 /// <param name="Job">The job's key.</param>
 /// <param name="Title">What the job is called.</param>
 /// <param name="Says">What to do.</param>
-/// <param name="On">When it is due.</param>
-public sealed record CareDue(long Job, string Title, string Says, DateOnly On);
+/// <param name="On">When it is due; null where what was said of it is not understood.</param>
+/// <param name="When">That in words.</param>
+public sealed record CareDue(long Job, string Title, string Says, DateOnly? On, string When);
 
 /// <summary>The visits of whoever reads, over all jobs, with what others have changed there.</summary>
 [Authorize(nameof(Permission.EditJobs))]
@@ -115,9 +116,10 @@ public sealed class MineModel(CurrentUser user, TimeProvider time) : PageModel
                 var sheet = JobForm.Read(ledger.Document).Sheet;
                 foreach (var care in (sheet.Get(Aftercare.Part) ?? []).Where(c => c.Done.Length == 0))
                 {
-                    if (care.Due(sheet) is { } on && on <= Today.AddDays(CareAhead))
+                    var on = care.Due(sheet);
+                    if (on <= Today.AddDays(CareAhead) || (on is null && care.SaidDue.Trim().Length > 0))
                     {
-                        yield return new(job, row.Summary.Title, care.Says, on);
+                        yield return new(job, row.Summary.Title, care.Says, on, care.When(sheet, Today));
                     }
                 }
             }

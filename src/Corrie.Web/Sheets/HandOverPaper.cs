@@ -291,7 +291,7 @@ public sealed class HandOverPaper : Paper
             Head("To be looked at again");
             foreach (var again in care)
             {
-                Row((FieldText.Capital(again.Says), 0.6), (again.Done.Length > 0 ? $"done {again.Done}{(again.By.Length > 0 ? ", " + again.By : string.Empty)}" : again.Due(Plan.Sheet) is { } due ? due.ToString("d MMM yyyy", CultureInfo.InvariantCulture) : "after the hand-over, whose day is not set", 0.4));
+                Row((FieldText.Capital(again.Says), 0.6), (again.When(Plan.Sheet, DateOnly.MinValue), 0.4));
             }
         }
     }

@@ -75,6 +75,7 @@ public class AfterwardsTests
     [InlineData("straps", "", "2026-12-01", "2026-12-03 10:00 UTC", "2026-12-31")]
     [InlineData("other", "2027-05-01", "2026-12-01", null, "2027-05-01")]
     [InlineData("straps", "", "soon", null, null)]
+    [InlineData("straps", "next spring", "2026-12-01", null, null)]
     public void What_is_looked_at_again_has_its_day(string kind, string said, string visit, string? signed, string? due)
     {
         var sheet = Sheets.Plan(

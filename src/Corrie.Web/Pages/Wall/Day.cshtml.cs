@@ -37,6 +37,9 @@ public sealed class DayModel(CurrentUser user, TimeProvider time) : WallPageMode
     /// <summary>Visits of the job, the earliest first.</summary>
     public IReadOnlyList<Visit> Visits => [.. (Job.Plan.Sheet.Get(Visit.Part) ?? []).OrderBy(v => v.On, StringComparer.Ordinal)];
 
+    /// <summary>The company, whose catalogue has the manuals.</summary>
+    public Company Company => Reader.Company;
+
     /// <summary>What was typed where it was refused.</summary>
     public string Typed { get; private set; } = string.Empty;
 

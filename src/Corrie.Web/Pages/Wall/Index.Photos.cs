@@ -18,7 +18,7 @@ public sealed partial class IndexModel
     /// <summary>The part of the page where photos are added.</summary>
     public const string PhotoForm = "photo";
 
-    private static readonly string[] Copies = ["product", "bolt"];
+    internal static readonly string[] Copies = ["product", "bolt"];
 
     /// <summary>Pins a photo to what it shows.</summary>
     public async Task<IActionResult> OnPostPhotoAsync(string? of, string? says, IFormFile? picture)
@@ -81,20 +81,6 @@ public sealed partial class IndexModel
 
     /// <summary>The address of a photo.</summary>
     public string Picture(string name, string size) => $"/jobs/{Id}/survey?handler=Picture&name={name}&size={size}";
-
-    /// <summary>The manuals of what hangs together here, to be read where they are needed: those of the catalogue now, whichever copy was planned with.</summary>
-    /// <param name="items">The things.</param>
-    public IEnumerable<(string Name, string Address)> Manuals(params IEnumerable<Item?> items)
-    {
-        foreach (var path in items.OfType<Item>().Distinct().SelectMany(i => Copies.Select(c => $"{i.Here.Pointer}/{c}")))
-        {
-            if (Pointer.Get(Document, path) is JsonObject copy && copy[Product.CatalogueKey]?.ToString() is { } key && user.Company.Catalogue.Kept(key) is { } kept &&
-                kept.Json.Contains($"\"{Product.ManualKey}\":", StringComparison.Ordinal) && JsonNode.Parse(kept.Json)?[Product.ManualKey] is { } manual)
-            {
-                yield return (copy["name"]?.ToString() ?? key, $"/catalogue/{kept.Kind}/{key}?handler=Manual&name={manual}");
-            }
-        }
-    }
 
     /// <summary>What a photo shows, in words.</summary>
     public string ShownBy(string of) => of == "wall" ? "the wall"

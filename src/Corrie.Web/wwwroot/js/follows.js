@@ -25,13 +25,16 @@ async function renew() {
     return;
   }
   const answer = await fetch(window.location.href, { headers: { Accept: 'text/html' } });
-  if (!answer.ok || typing() || busy()) {
-    return;
-  }
   const page = new DOMParser().parseFromString(await answer.text(), 'text/html');
   const fresh = page.querySelector('[data-follows]');
-  if (fresh) {
-    main.replaceWith(document.adoptNode(fresh));
+  // Somebody may have begun to type, or pressed, while the page came: from here to the change nothing is waited for.
+  if (answer.ok && fresh && !busy()) {
+    if (typing()) {
+      await renew();
+      return;
+    }
+
+    document.querySelector('[data-follows]').replaceWith(document.adoptNode(fresh));
     document.dispatchEvent(new CustomEvent('renewed'));
   }
 }
