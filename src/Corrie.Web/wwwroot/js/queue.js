@@ -212,6 +212,12 @@ async function enter(event) {
     delete main.dataset.busy;
     form.querySelectorAll('button:not([data-held])').forEach(b => { b.disabled = false; });
     form.dataset.direct = 'yes';
+    // Whatever the network does with it, it is there once.
+    ['once', 'at', 'shown'].forEach(name => {
+      const field = document.createElement('input');
+      [field.type, field.name, field.value] = ['hidden', name, data.get(name)];
+      form.append(field);
+    });
     // While a form is being submitted it is not submitted again.
     setTimeout(() => form.requestSubmit(pressed));
     return;
