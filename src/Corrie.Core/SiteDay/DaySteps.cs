@@ -332,7 +332,7 @@ public static class DaySteps
                         Hold = "Before the first hole: the hook is measured on this display, and both readings make its height.",
                         Guards = [DayPhase.Plate],
                         Measures = mount.Id,
-                    Item = mount.Id,
+                        Item = mount.Id,
                         Notes = ["Was this model measured before, with this mount? Then the wall may come first, by the catalogue's figures: choose it on the page of the site day."],
                     });
                 }
