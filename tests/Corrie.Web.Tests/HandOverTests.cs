@@ -89,7 +89,8 @@ public sealed class HandOverTests : IClassFixture<Site>
         var page = await tom.GetStringAsync(step);
         Assert.Contains("Signed by <b>A. Warden</b>", page);
         Assert.Contains(Stroke, page);
-        Assert.Contains("with 2 stops open", page);
+        // How many stops are open is the plan's matter, whatever a request claims.
+        Assert.DoesNotContain("with 2 stops open", page);
 
         // Due four weeks after it was signed, unless it says when; done, it is not due any more.
         Assert.Equal(HttpStatusCode.UnprocessableEntity, (await tom.Post("/jobs/4/share", "/jobs/4/share?handler=Care", ("kind", "straps"), ("due", "soon"))).StatusCode);

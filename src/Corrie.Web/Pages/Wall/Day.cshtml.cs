@@ -149,8 +149,7 @@ public sealed class DayModel(CurrentUser user, TimeProvider time) : WallPageMode
     /// <param name="signed">The client's name.</param>
     /// <param name="drawn">The signature as strokes.</param>
     /// <param name="note">What else was said.</param>
-    /// <param name="open">How many stops the page showed.</param>
-    public Task<IActionResult> OnPostSignedAsync(string? step, string? signed, string? drawn, string? note, int open) => Enter(step, s => s.Signs, found =>
+    public Task<IActionResult> OnPostSignedAsync(string? step, string? signed, string? drawn, string? note) => Enter(step, s => s.Signs, found =>
     {
         Problem = !Licences.Given(signed ?? string.Empty) ? "No name is signed. Expected: the client's name, with or without a drawn signature."
             : !string.IsNullOrEmpty(drawn) && DrawnSignature.Read(drawn) is null ? "What was drawn is no signature. Expected: a name in strokes, or the typed name alone."
@@ -162,7 +161,7 @@ public sealed class DayModel(CurrentUser user, TimeProvider time) : WallPageMode
                 ["by"] = signed!.Trim(),
                 ["on"] = (Send.At ?? time.GetUtcNow()).ToString("yyyy-MM-dd HH:mm 'UTC'", CultureInfo.InvariantCulture),
                 ["drawn"] = drawn ?? string.Empty,
-                ["open"] = open,
+                ["open"] = Job.Plan.Findings.Count(f => f.Stops),
                 ["note"] = note?.Trim() ?? string.Empty,
             }),
             .. DaySteps.Tick(found, Reader.Name, string.Empty, asPlanned: true),
