@@ -95,13 +95,15 @@ export async function start() {
   return { base, as, stop, browser, kill, again };
 }
 
-/** Faults against WCAG 2.2 AA on a page, in short. */
+/** Faults against WCAG 2.2 AA on a page, in short, and what of a template was left in its words. */
 export async function faults(page) {
   if (!await page.evaluate(() => 'axe' in window)) {
     await page.evaluate(axe);
   }
   const { violations } = await page.evaluate(() => window.axe.run(document, { resultTypes: ['violations'], runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'] }));
-  return violations.map(v => `${v.id}: ${v.nodes.slice(0, 3).map(n => n.target.join(' ') + ' ' + (n.any[0]?.message ?? '')).join(' | ')}`);
+  // An '@' that follows a letter is no code to Razor: its condition is then read by the installer.
+  const raw = await page.evaluate(() => document.body.innerText.match(/.{0,30}(@(if|foreach|for|switch|await|using)\b|<\/?text>| is null\b|=> ).{0,30}/)?.[0]);
+  return [...raw ? [`a template shows through: ${raw}`] : [], ...violations.map(v => `${v.id}: ${v.nodes.slice(0, 3).map(n => n.target.join(' ') + ' ' + (n.any[0]?.message ?? '')).join(' | ')}`)];
 }
 
 /** What a mark reads in the set-out, as plain text. */

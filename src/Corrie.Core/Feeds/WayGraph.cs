@@ -39,6 +39,9 @@ internal sealed class WayGraph
     private readonly int[] leaving;
     private readonly double[] best;
     private readonly (int Before, int Step)[] came;
+
+    // One for all searches: they come one after the other, and it grows once.
+    private readonly PriorityQueue<int, double> queue = new();
     private double[]? ahead;
 
     /// <summary>Lays the graph out.</summary>
@@ -142,7 +145,7 @@ internal sealed class WayGraph
 
         var found = new double[Places];
         Array.Fill(found, double.PositiveInfinity);
-        var queue = new PriorityQueue<int, double>();
+        queue.Clear();
         var goal = Place(last, to.Y);
         found[goal] = 0;
         queue.Enqueue(goal, 0);
@@ -180,7 +183,7 @@ internal sealed class WayGraph
 
         Array.Fill(best, double.PositiveInfinity);
         var (start, goal) = (Place(first, from.Y), Place(last, to.Y));
-        var queue = new PriorityQueue<int, double>();
+        queue.Clear();
         var turns = mostBends is { } most ? most + 1 : 0;
         var begin = turns == 0 ? start : start * turns * 3;
         best[begin] = 0;

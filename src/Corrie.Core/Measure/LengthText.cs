@@ -84,6 +84,14 @@ public static class LengthText
         ? (length.RoundedTo(Length.FromUnits(Length.PerMillimetre / 10)).Units / (decimal)Length.PerMillimetre).ToString("0.#", CultureInfo.InvariantCulture) + " mm"
         : length.Show(style with { Denominator = 32, FeetInches = false }).ToString();
 
+    /// <summary>How far something reaches at most, rounded down: to a foot, or to 0.1 m.</summary>
+    /// <param name="length">Any length from nothing up.</param>
+    /// <param name="style">The reader's units.</param>
+    /// <returns>The text.</returns>
+    public static string Far(Length length, LengthStyle style) => style.System == UnitSystem.Millimetres
+        ? (Math.Floor(length.Units / (decimal)Length.PerMillimetre / 100) / 10).ToString("0.#", CultureInfo.InvariantCulture) + " m"
+        : (length.Units / (12 * Length.PerInch)).ToString(CultureInfo.InvariantCulture) + " ft";
+
     /// <summary>
     /// The length in full, with its unit, so that reading it back gives the same length: a fraction where a tape has it, else decimals.
     /// </summary>

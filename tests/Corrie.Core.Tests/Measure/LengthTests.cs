@@ -35,6 +35,16 @@ public class LengthTests
         });
     }
 
+    [Theory] // a foot is 0.3048 m (international foot, 1959): 100 m are 328.08 ft, 25 ft are 7.62 m
+    [InlineData(100_000, "328 ft", "100 m")]
+    [InlineData(7620, "25 ft", "7.6 m")]
+    [InlineData(7619, "24 ft", "7.6 m")]
+    public void How_far_something_reaches_is_never_told_too_far(double millimetres, string feet, string metres)
+    {
+        Assert.Equal(feet, LengthText.Far(Length.FromMillimetres(millimetres), LengthStyle.Inches));
+        Assert.Equal(metres, LengthText.Far(Length.FromMillimetres(millimetres), LengthStyle.Millimetres));
+    }
+
     [Fact]
     public void Exact_text_loses_nothing() =>
         Any.Sample(x => LengthReader.Read(LengthText.Exact(x, UnitSystem.Inches), UnitSystem.Inches, true).Value == x

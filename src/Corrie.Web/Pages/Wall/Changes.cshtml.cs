@@ -74,14 +74,9 @@ public sealed class ChangesModel(CurrentUser user, TimeProvider time) : WallPage
         }
 
         var change = new Change($"/{ChangeOrder.Part.Name}/c{Send.Key[..12]}", order);
-        if (Problem is null && SheetChanges.WouldBeWrong(Job.Ledger.Document, [change]) is { Count: > 0 } problems)
+        if ((Problem ?? WrongWith([change])) is { } problem)
         {
-            Problem = $"{problems[0].Understood}. Expected: {problems[0].Expected}.";
-        }
-
-        if (Problem is not null)
-        {
-            return Refused();
+            return Refuse(problem);
         }
 
         await Send.Append(Reader.Company, Id, Reader.SignIn, "day", Job.Ledger, [change]);
@@ -124,14 +119,9 @@ public sealed class ChangesModel(CurrentUser user, TimeProvider time) : WallPage
             new($"{path}/state", answer == "yes" ? "approved" : "refused"), new($"{path}/signed", signed?.Trim()), new($"{path}/signedFor", found.Offer),
             new($"{path}/on", (Send.At ?? time.GetUtcNow()).ToString("yyyy-MM-dd HH:mm 'UTC'", CultureInfo.InvariantCulture)), new($"{path}/drawn", string.IsNullOrEmpty(drawn) ? null : drawn),
         ];
-        if (Problem is null && SheetChanges.WouldBeWrong(Job.Ledger.Document, changes) is { Count: > 0 } problems)
+        if ((Problem ?? WrongWith(changes)) is { } problem)
         {
-            Problem = $"{problems[0].Understood}. Expected: {problems[0].Expected}.";
-        }
-
-        if (Problem is not null)
-        {
-            return Refused();
+            return Refuse(problem);
         }
 
         await Send.Append(Reader.Company, Id, Reader.SignIn, "day", Job.Ledger, changes);
@@ -152,11 +142,5 @@ public sealed class ChangesModel(CurrentUser user, TimeProvider time) : WallPage
 
         order[name] = figure;
         return null;
-    }
-
-    private IActionResult Refused()
-    {
-        Response.StatusCode = StatusCodes.Status422UnprocessableEntity;
-        return Page();
     }
 }

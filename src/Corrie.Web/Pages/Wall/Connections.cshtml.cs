@@ -92,7 +92,7 @@ public sealed class ConnectionsModel(CurrentUser user) : WallPageModel(user)
         }
 
         var (change, problem) = Connecting.Connect(Job.Plan, from ?? string.Empty, fromPort ?? string.Empty, to ?? string.Empty, toPort ?? string.Empty);
-        return change is null ? Refuse(problem) : await Append([change]);
+        return change is null ? Refuse(problem) : await Append(Here, change);
     }
 
     /// <summary>Chooses a cable from the catalogue.</summary>
@@ -101,12 +101,12 @@ public sealed class ConnectionsModel(CurrentUser user) : WallPageModel(user)
     public async Task<IActionResult> OnPostChooseAsync(string? cable, string? product) => Closed() is { } no ? no
         : All.FirstOrDefault(c => c.Id == cable) is not { } connection ? NotFound()
         : Parts.Copy(Reader.Company, product ?? string.Empty) is not { } copy || copy.Kind != Cable.Kind.Word ? Refuse("That cable is not in the catalogue any more. Expected: one of the list.")
-        : await Append([new($"{connection.Here.Pointer}/cable", copy.Document)]);
+        : await Append(Here, new Change($"{connection.Here.Pointer}/cable", copy.Document));
 
     /// <summary>Takes a cable away.</summary>
     /// <param name="cable">Which connection.</param>
     public async Task<IActionResult> OnPostUnplugAsync(string? cable) => Closed() is { } no ? no
-        : All.FirstOrDefault(c => c.Id == cable) is { } connection ? await Append([new(connection.Here.Pointer, null)]) : NotFound();
+        : All.FirstOrDefault(c => c.Id == cable) is { } connection ? await Append(Here, new Change(connection.Here.Pointer, null)) : NotFound();
 
     /// <summary>Takes what the cable tester shows; no tester is connected here, so a stand-in shows what one would.</summary>
     /// <param name="cable">Which connection.</param>
@@ -131,26 +131,10 @@ public sealed class ConnectionsModel(CurrentUser user) : WallPageModel(user)
 
         var test = CableTester.Test(known, new Random(connection.Tests.Items.Count + 1), Of(connection)?.Way is { } way ? LengthText.Exact(way, Job.Plan.Sheet.Head.Units) : null);
         test["by"] = Reader.Name;
-        return await Append([new($"{connection.Here.Pointer}/tests/t{connection.Tests.Items.Count + 1:00}", test)]);
+        return await Append(Here, new Change($"{connection.Here.Pointer}/tests/t{connection.Tests.Items.Count + 1:00}", test));
     }
+
+    private string Here => $"/jobs/{Id}/connections";
 
     private IActionResult? Closed() => !Open() ? NotFound() : !Edits ? Forbid() : null;
-
-    private async Task<IActionResult> Append(IReadOnlyList<Change> changes)
-    {
-        if (SheetChanges.WouldBeWrong(Job.Ledger.Document, changes) is { Count: > 0 } wrong)
-        {
-            return Refuse($"{wrong[0].Understood}. Expected: {wrong[0].Expected}.");
-        }
-
-        await Reader.Company.Entries.Append(Id, Reader.SignIn, "page", [.. changes.Select(c => new NewEntry(Guid.NewGuid().ToString("N"), c.Path, c.Value?.DeepClone(), [.. Job.Ledger.HoldersOf(c.Path)]))]);
-        return Redirect($"/jobs/{Id}/connections");
-    }
-
-    private PageResult Refuse(string words)
-    {
-        Problem = words;
-        Response.StatusCode = StatusCodes.Status422UnprocessableEntity;
-        return Page();
-    }
 }

@@ -95,14 +95,9 @@ public sealed class DayModel(CurrentUser user, TimeProvider time) : WallPageMode
             : found is { Measures.Length: > 0, Done: false } ? "A tick is not enough for this. Expected: both readings."
             : otherwise && string.IsNullOrWhiteSpace(note) ? "Nothing was said of what was not as planned. Expected: a few words."
             : null;
-        if (Problem is null && SheetChanges.WouldBeWrong(Job.Ledger.Document, DaySteps.Tick(found, Reader.Name, Typed, !otherwise)) is { Count: > 0 } wrong)
+        if ((Problem ?? WrongWith(DaySteps.Tick(found, Reader.Name, Typed, !otherwise))) is { } problem)
         {
-            Problem = $"{wrong[0].Understood}. Expected: {wrong[0].Expected}.";
-        }
-
-        if (Problem is not null)
-        {
-            return Refused(Problem);
+            return Refuse(problem);
         }
 
         // A second press says the same again: nothing is written for it.
@@ -193,18 +188,13 @@ public sealed class DayModel(CurrentUser user, TimeProvider time) : WallPageMode
 
         if (DaySteps.WaitsFor(Steps, found) is { } hold)
         {
-            return Refused($"This waits for a hold point: {hold.Hold!.Say(Style)}");
+            return Refuse($"This waits for a hold point: {hold.Hold!.Say(Style)}");
         }
 
         var changes = read(found);
-        if (Problem is null && SheetChanges.WouldBeWrong(Job.Ledger.Document, changes) is { Count: > 0 } wrong)
+        if ((Problem ?? WrongWith(changes)) is { } problem)
         {
-            Problem = $"{wrong[0].Understood}. Expected: {wrong[0].Expected}.";
-        }
-
-        if (Problem is not null)
-        {
-            return Refused(Problem);
+            return Refuse(problem);
         }
 
         await Append(changes);
@@ -254,7 +244,7 @@ public sealed class DayModel(CurrentUser user, TimeProvider time) : WallPageMode
 
         if (picture is null)
         {
-            return Refused("No picture was chosen. Expected: a JPEG, PNG or WebP picture.");
+            return Refuse("No picture was chosen. Expected: a JPEG, PNG or WebP picture.");
         }
 
         using var bytes = new MemoryStream();
@@ -295,7 +285,7 @@ public sealed class DayModel(CurrentUser user, TimeProvider time) : WallPageMode
 
         if (!OneSend.IsKey(Request.Form["once"]) || offset is null || total is null || piece is null)
         {
-            return Refused("A piece of a picture came without its key, its place or its bytes. Expected: all three.");
+            return Refuse("A piece of a picture came without its key, its place or its bytes. Expected: all three.");
         }
 
         using var bytes = new MemoryStream();
@@ -304,7 +294,7 @@ public sealed class DayModel(CurrentUser user, TimeProvider time) : WallPageMode
         var (have, whole, problem) = Reader.Company.Pieces.Add(key, offset.Value, total.Value, bytes.ToArray());
         if (problem is not null)
         {
-            return Refused($"{problem}.");
+            return Refuse($"{problem}.");
         }
 
         if (whole is null)
@@ -326,13 +316,13 @@ public sealed class DayModel(CurrentUser user, TimeProvider time) : WallPageMode
         // What a later plan has no step for is a photo of the job all the same.
         if (step is not { Length: > 0 and <= 60 } || !step.All(c => char.IsAsciiLetterOrDigit(c) || c == '-'))
         {
-            return Refused("It is not said which step the photo is of. Expected: the key of a step.");
+            return Refuse("It is not said which step the photo is of. Expected: the key of a step.");
         }
 
         var (name, problem) = Reader.Company.Photos.Add(bytes);
         if (name is null)
         {
-            return Refused($"{problem}. Expected: a JPEG, PNG or WebP picture of at most {PhotoStore.MostBytes / 1_000_000} MB.");
+            return Refuse($"{problem}. Expected: a JPEG, PNG or WebP picture of at most {PhotoStore.MostBytes / 1_000_000} MB.");
         }
 
         var photo = new JsonObject { ["step"] = step, ["picture"] = name, ["by"] = Reader.Name };
@@ -343,13 +333,6 @@ public sealed class DayModel(CurrentUser user, TimeProvider time) : WallPageMode
 
         await Append([new Change($"/{DayPhoto.Part.Name}/p{Send.Key[..12]}", photo)]);
         return Send.Go(AfterPhoto(step));
-    }
-
-    private PageResult Refused(string problem)
-    {
-        Problem = problem;
-        Response.StatusCode = StatusCodes.Status422UnprocessableEntity;
-        return Page();
     }
 
     private OneSend Send => send ??= OneSend.Of(Request);

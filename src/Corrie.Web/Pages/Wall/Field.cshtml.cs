@@ -267,30 +267,24 @@ public sealed class FieldModel(CurrentUser user) : MountPageModel(user)
             return BadRequest();
         }
 
-        if (wanted.Count > 0 && SheetChanges.WouldBeWrong(Job.Ledger.Document, wanted) is { Count: > 0 } wrong)
-        {
-            Problem = $"{wrong[0].Understood}. Expected: {wrong[0].Expected}.";
-            wanted = [];
-        }
-
         if (wanted.Count == 0)
         {
-            Response.StatusCode = StatusCodes.Status422UnprocessableEntity;
-            return Page();
+            return Refuse();
+        }
+
+        if (WrongWith(wanted) is { } wrong)
+        {
+            return Refuse(wrong);
         }
 
         if (WaitsOnDay is { } earlier)
         {
-            Problem = $"This waits for a hold point: {earlier.Hold!.Say(Style)}";
-            Response.StatusCode = StatusCodes.Status422UnprocessableEntity;
-            return Page();
+            return Refuse($"This waits for a hold point: {earlier.Hold!.Say(Style)}");
         }
 
         if (Waits is { } hold)
         {
-            Problem = $"This waits for a hold point: {hold.Hold?.Say(Style) ?? hold.Does.Say(Style)}";
-            Response.StatusCode = StatusCodes.Status422UnprocessableEntity;
-            return Page();
+            return Refuse($"This waits for a hold point: {hold.Hold?.Say(Style) ?? hold.Does.Say(Style)}");
         }
 
         var before = Job.Ledger.Seq;

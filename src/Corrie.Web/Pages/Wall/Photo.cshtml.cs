@@ -123,7 +123,7 @@ public sealed class PhotoModel(CurrentUser user) : WallPageModel(user)
 
             if (Read(row, across, up) is not { } point)
             {
-                return Refused();
+                return Refuse();
             }
 
             points.Add(point);
@@ -132,7 +132,7 @@ public sealed class PhotoModel(CurrentUser user) : WallPageModel(user)
         if (SquaredPhoto.Of(Photo.Picture, points) is { Problem: { } problem })
         {
             Problem = $"The photo cannot be squared by these points. {problem.Say(Style)}.";
-            return Refused();
+            return Refuse();
         }
 
         string Exact(Length length) => LengthText.Exact(length, Job.Plan.Sheet.Head.Units);
@@ -182,7 +182,7 @@ public sealed class PhotoModel(CurrentUser user) : WallPageModel(user)
             if (Share($"p{hole.Key}-x") is not { } x || Share($"p{hole.Key}-y") is not { } y)
             {
                 Problem = $"Hole {hole.Bolt.Number}: its place on the picture is not understood. Expected: two numbers from 0 to 100, per cent from the left and from the top.";
-                return Refused();
+                return Refuse();
             }
 
             holes[hole.Key] = new JsonObject { ["x"] = x, ["y"] = y };
@@ -221,12 +221,6 @@ public sealed class PhotoModel(CurrentUser user) : WallPageModel(user)
 
         Problem = $"Point {row}: its place on the picture is not understood. Expected: two numbers from 0 to 100, per cent from the left and from the top.";
         return null;
-    }
-
-    private PageResult Refused()
-    {
-        Response.StatusCode = StatusCodes.Status422UnprocessableEntity;
-        return Page();
     }
 
     private FileContentResult Kept(byte[] picture)

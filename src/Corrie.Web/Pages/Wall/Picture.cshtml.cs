@@ -1,5 +1,6 @@
 using System.Globalization;
 using System.Text.Json.Nodes;
+using Corrie.Core.Findings;
 using Corrie.Core.SiteDay;
 using Corrie.Data;
 using Corrie.Web.Access;
@@ -86,15 +87,13 @@ public sealed class PictureModel(CurrentUser user) : WallPageModel(user)
 
         if (Problem is not null)
         {
-            Response.StatusCode = StatusCodes.Status422UnprocessableEntity;
-            return Page();
+            return Refuse();
         }
 
         note["says"] = says!.Trim()[..Math.Min(120, says.Trim().Length)];
         note["by"] = Reader.Name;
         var path = $"/{DayPhoto.Part.Name}/{Photo!.Id}/notes/n{Guid.NewGuid():N}"[..^20];
-        await Reader.Company.Entries.Append(Id, Reader.SignIn, "page", [new(Guid.NewGuid().ToString("N"), path, note, [])]);
-        return Redirect($"/jobs/{Id}/picture?photo={Photo.Id}");
+        return await Append(Here, new Change(path, note));
     }
 
     /// <summary>Takes an arrow off.</summary>
@@ -106,14 +105,12 @@ public sealed class PictureModel(CurrentUser user) : WallPageModel(user)
             return NotFound();
         }
 
-        if (Photo!.Notes.Items.FirstOrDefault(n => n.Id == note) is { } found)
-        {
-            var path = $"/{DayPhoto.Part.Name}/{Photo.Id}/notes/{found.Id}";
-            await Reader.Company.Entries.Append(Id, Reader.SignIn, "page", [new(Guid.NewGuid().ToString("N"), path, null, [.. Job.Ledger.HoldersOf(path)])]);
-        }
-
-        return Redirect($"/jobs/{Id}/picture?photo={Photo.Id}");
+        return Photo!.Notes.Items.FirstOrDefault(n => n.Id == note) is { } found
+            ? await Append(Here, new Change($"/{DayPhoto.Part.Name}/{Photo.Id}/notes/{found.Id}", null))
+            : Redirect(Here);
     }
+
+    private string Here => $"/jobs/{Id}/picture?photo={Photo!.Id}";
 
     private bool Find()
     {

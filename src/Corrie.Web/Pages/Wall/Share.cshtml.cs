@@ -43,6 +43,8 @@ public sealed class ShareModel(CurrentUser user, TimeProvider time) : WallPageMo
     /// <summary>Shows it.</summary>
     public IActionResult OnGet() => Open() ? Page() : NotFound();
 
+    private string Here => $"/jobs/{Id}/share";
+
     /// <summary>Makes a link.</summary>
     /// <param name="says">For whom it is.</param>
     public IActionResult OnPostLink(string? says)
@@ -81,49 +83,21 @@ public sealed class ShareModel(CurrentUser user, TimeProvider time) : WallPageMo
         }
 
         Reader.Company.ClientLinks.Revoke(Id, link);
-        return Redirect($"/jobs/{Id}/share");
+        return Redirect(Here);
     }
 
     /// <summary>Says that something is to be looked at again.</summary>
     /// <param name="kind">Why.</param>
     /// <param name="what">What it is.</param>
     /// <param name="due">When; empty for the usual time after the hand-over.</param>
-    public Task<IActionResult> OnPostCareAsync(string? kind, string? what, string? due) => Append(
-        !string.IsNullOrWhiteSpace(due) && DayTime.Read(due) is null ? $"'{due}' is no day. Expected: year, month and day, such as 2026-12-27, or nothing." : null,
-        new Change($"/{Aftercare.Part.Name}/a{Guid.NewGuid().ToString("N")[..6]}", new JsonObject { ["kind"] = kind, ["what"] = what ?? string.Empty, ["due"] = due?.Trim() ?? string.Empty }));
+    public async Task<IActionResult> OnPostCareAsync(string? kind, string? what, string? due) => !Open() ? NotFound()
+        : !string.IsNullOrWhiteSpace(due) && DayTime.Read(due) is null ? Refuse($"'{due}' is no day. Expected: year, month and day, such as 2026-12-27, or nothing.")
+        : await Append(Here, new Change($"/{Aftercare.Part.Name}/a{Guid.NewGuid().ToString("N")[..6]}", new JsonObject { ["kind"] = kind, ["what"] = what ?? string.Empty, ["due"] = due?.Trim() ?? string.Empty }));
 
     /// <summary>Says that it was done.</summary>
     /// <param name="care">Key of what was looked at.</param>
     public async Task<IActionResult> OnPostDoneAsync(string? care) => !Open() ? NotFound()
         : Again.FirstOrDefault(a => a.Care.Id == care).Care is not { } again ? NotFound()
-        : again.Done.Length > 0 ? Redirect($"/jobs/{Id}/share")
-        : await Append(null, new($"/{Aftercare.Part.Name}/{again.Id}/done", Today.ToString("yyyy-MM-dd", System.Globalization.CultureInfo.InvariantCulture)), new($"/{Aftercare.Part.Name}/{again.Id}/by", Reader.Name));
-
-    private async Task<IActionResult> Append(string? problem, params Change[] changes)
-    {
-        if (!Open())
-        {
-            return NotFound();
-        }
-
-        if (problem is null && SheetChanges.WouldBeWrong(Job.Ledger.Document, changes) is { Count: > 0 } wrong)
-        {
-            problem = $"{wrong[0].Understood}. Expected: {wrong[0].Expected}.";
-        }
-
-        if (problem is not null)
-        {
-            return Refuse(problem);
-        }
-
-        await Reader.Company.Entries.Append(Id, Reader.SignIn, "page", [.. changes.Select(c => new NewEntry(Guid.NewGuid().ToString("N"), c.Path, c.Value?.DeepClone(), [.. Job.Ledger.HoldersOf(c.Path)]))]);
-        return Redirect($"/jobs/{Id}/share");
-    }
-
-    private PageResult Refuse(string words)
-    {
-        Problem = words;
-        Response.StatusCode = StatusCodes.Status422UnprocessableEntity;
-        return Page();
-    }
+        : again.Done.Length > 0 ? Redirect(Here)
+        : await Append(Here, new($"/{Aftercare.Part.Name}/{again.Id}/done", Today.ToString("yyyy-MM-dd", System.Globalization.CultureInfo.InvariantCulture)), new($"/{Aftercare.Part.Name}/{again.Id}/by", Reader.Name));
 }

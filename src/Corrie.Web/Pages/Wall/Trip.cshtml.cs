@@ -79,30 +79,12 @@ public sealed class TripModel(CurrentUser user) : WallPageModel(user)
             return Refuse($"There are {read.Distinct().Count()} answers. Expected: two to six, with commas, such as 3 in, 4 in.");
         }
 
-        return await Append(new($"/open/o{Guid.NewGuid().ToString("N")[..6]}", new JsonObject { ["says"] = open.Says, ["path"] = open.Path, ["answers"] = new JsonArray([.. read.Distinct().Select(r => (JsonNode)r)]) }));
+        return await Append($"/jobs/{Id}/trip", new Change($"/open/o{Guid.NewGuid().ToString("N")[..6]}", new JsonObject { ["says"] = open.Says, ["path"] = open.Path, ["answers"] = new JsonArray([.. read.Distinct().Select(r => (JsonNode)r)]) }));
     }
 
     /// <summary>Takes an open question away.</summary>
     /// <param name="question">Its key.</param>
-    public async Task<IActionResult> OnPostRemoveAsync(string? question) => !Find() ? NotFound() : Questions.FirstOrDefault(o => o.Id == question) is { } open ? await Append(new($"/open/{open.Id}", null)) : BadRequest();
-
-    private async Task<IActionResult> Append(Change change)
-    {
-        if (SheetChanges.WouldBeWrong(Job.Ledger.Document, [change]) is { Count: > 0 } wrong)
-        {
-            return Refuse($"{wrong[0].Understood}. Expected: {wrong[0].Expected}.");
-        }
-
-        await Reader.Company.Entries.Append(Id, Reader.SignIn, "page", [new NewEntry(Guid.NewGuid().ToString("N"), change.Path, change.Value, [.. Job.Ledger.HoldersOf(change.Path)])]);
-        return Redirect($"/jobs/{Id}/trip");
-    }
-
-    private PageResult Refuse(string words)
-    {
-        Problem = words;
-        Response.StatusCode = StatusCodes.Status422UnprocessableEntity;
-        return Page();
-    }
+    public async Task<IActionResult> OnPostRemoveAsync(string? question) => !Find() ? NotFound() : Questions.FirstOrDefault(o => o.Id == question) is { } open ? await Append($"/jobs/{Id}/trip", new Change($"/open/{open.Id}", null)) : BadRequest();
 
     private bool Find()
     {

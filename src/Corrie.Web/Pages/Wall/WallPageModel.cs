@@ -1,6 +1,9 @@
+using Corrie.Core.Findings;
+using Corrie.Core.Jobs;
 using Corrie.Core.Measure;
 using Corrie.Core.Planning;
 using Corrie.Core.Survey;
+using Corrie.Data;
 using Corrie.Web.Access;
 using Corrie.Web.Jobs;
 using Microsoft.AspNetCore.Mvc;
@@ -48,5 +51,36 @@ public abstract class WallPageModel(CurrentUser user) : PageModel
 
         Job = job;
         return true;
+    }
+
+    /// <summary>Says no: the page comes again with what was typed, and with what is wrong with it.</summary>
+    /// <param name="words">What is wrong: what was understood, and what is expected; null for what was said already.</param>
+    /// <returns>The page.</returns>
+    protected PageResult Refuse(string? words = null)
+    {
+        Problem = words ?? Problem;
+        Response.StatusCode = StatusCodes.Status422UnprocessableEntity;
+        return Page();
+    }
+
+    /// <summary>What would be wrong with the job after some changes that is not wrong with it now.</summary>
+    /// <param name="changes">The changes.</param>
+    /// <returns>What was understood, and what is expected; null where nothing is wrong.</returns>
+    protected string? WrongWith(IReadOnlyList<Change> changes) =>
+        SheetChanges.WouldBeWrong(Job.Ledger.Document, changes) is { Count: > 0 } wrong ? $"{wrong[0].Understood}. Expected: {wrong[0].Expected}." : null;
+
+    /// <summary>Appends changes that were made on this page, or says what is wrong with them.</summary>
+    /// <param name="next">Where to go on.</param>
+    /// <param name="changes">The changes; they replace what the page has read.</param>
+    /// <returns>Where to go on, or the page with what is wrong.</returns>
+    protected async Task<IActionResult> Append(string next, params Change[] changes)
+    {
+        if (WrongWith(changes) is { } wrong)
+        {
+            return Refuse(wrong);
+        }
+
+        await Reader.Company.Entries.Append(Id, Reader.SignIn, "page", [.. changes.Select(c => new NewEntry(Guid.NewGuid().ToString("N"), c.Path, c.Value?.DeepClone(), [.. Job.Ledger.HoldersOf(c.Path)]))]);
+        return Redirect(next);
     }
 }

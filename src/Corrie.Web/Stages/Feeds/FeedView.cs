@@ -101,6 +101,6 @@ public static class FeedWords
         WayMoveKind.BottomPlate => Phrase.Of($"{(move.To.Y < move.From.Y ? "down through" : "up through")} the bottom plate at {move.From.X} across"),
         WayMoveKind.Attic => Phrase.Of($"{move.Run} along the attic"),
         WayMoveKind.Basement => Phrase.Of($"{move.Run} along the basement"),
-        _ => Phrase.Of($"{(move.From.X == move.To.X ? move.To.Y > move.From.Y ? "up" : "down" : move.To.X > move.From.X ? "right" : "left")} {move.Run} in a raceway"),
+        _ => Phrase.Of($"{(move.From.X == move.To.X ? move.To.Y > move.From.Y ? "up" : "down" : move.To.X > move.From.X ? "right" : "left")} {move.Run} of raceway"),
     };
 }
