@@ -1,4 +1,5 @@
 using Corrie.Data;
+using Corrie.Web;
 using Corrie.Web.Access;
 using Corrie.Web.Api;
 using Corrie.Web.Demo;
@@ -43,8 +44,12 @@ builder.Services.AddHttpContextAccessor();
 builder.Services.AddMemoryCache();
 builder.Services.AddAccess(data);
 // Cookies are same-site, so that no other site can have a user's pages compressed together with its own words.
-builder.Services.AddResponseCompression(compression => compression.EnableForHttps = true);
-builder.Services.Configure<BrotliCompressionProviderOptions>(brotli => brotli.Level = System.IO.Compression.CompressionLevel.Fastest);
+builder.Services.AddResponseCompression(compression =>
+{
+    compression.EnableForHttps = true;
+    compression.Providers.Add<WholeBrotli>();
+    compression.Providers.Add<GzipCompressionProvider>();
+});
 builder.Services.AddOutputCache(cache =>
 {
     cache.SizeLimit = 16 * 1024 * 1024;

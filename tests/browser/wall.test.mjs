@@ -126,7 +126,7 @@ test('a tape reads from wherever its hook is dropped', async () => {
   const hook = await page.locator('[data-hook="up"]').boundingBox();
   const stop = await page.evaluate(() => {
     const svg = document.getElementById('drawing');
-    const at = Number(svg.querySelector('.hook-stop[data-datum="f1/top"]').dataset.at);
+    const at = Number(svg.querySelector('[data-hook="up"]').dataset.stops.match(/f1\/top=(\S+)/)[1]);
     return new DOMPoint(0, at).matrixTransform(svg.getScreenCTM()).y;
   });
   await page.mouse.move(hook.x + 10, hook.y + hook.height / 2);

@@ -1,9 +1,10 @@
 using System.Text.Json;
+using System.Text.RegularExpressions;
 
 namespace Corrie.Core.Format;
 
 /// <summary>What job files and plans call the members of an enumeration: by their own names, in small letters with dashes.</summary>
-public static class Choices
+public static partial class Choices
 {
     /// <summary>The word for a member, such as <c>pull-down</c>.</summary>
     /// <typeparam name="T">The enumeration.</typeparam>
@@ -21,8 +22,8 @@ public static class Choices
 
     /// <summary>A file's word as a person reads it.</summary>
     /// <param name="word">A word with dashes, such as <c>wood-studs</c>.</param>
-    /// <returns>The word with spaces, such as <c>wood studs</c>.</returns>
-    public static string Spoken(string word) => word.Replace('-', ' ');
+    /// <returns>The word with spaces, such as <c>wood studs</c>, also before a number: <c>steel 25</c>.</returns>
+    public static string Spoken(string word) => BeforeNumber().Replace(word, " ").Replace('-', ' ');
 
     /// <summary>The member that a word stands for.</summary>
     /// <typeparam name="T">The enumeration.</typeparam>
@@ -37,6 +38,10 @@ public static class Choices
     /// <returns>The words, in the order of the members.</returns>
     public static IReadOnlyList<string> All<T>(params IEnumerable<T> without)
         where T : struct, Enum => [.. Enum.GetValues<T>().Except(without).Select(m => m.Word())];
+
+    // Keys of parts, such as w1, stay as they are.
+    [GeneratedRegex("(?<=[a-z]{3})(?=[0-9])")]
+    private static partial Regex BeforeNumber();
 
     private static class Known<T>
         where T : struct, Enum

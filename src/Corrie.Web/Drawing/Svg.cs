@@ -84,7 +84,9 @@ public sealed class Svg
     public Svg Path(string classes, FormattableString d, params ReadOnlySpan<(string Name, string Value)> more)
     {
         Start("path", classes);
-        Attribute("d", string.Format(CultureInfo.InvariantCulture, d.Format, [.. d.GetArguments().Select(a => a is double v ? Trim(v) : a)]));
+        var written = string.Format(CultureInfo.InvariantCulture, d.Format, [.. d.GetArguments().Select(a => a is double v ? Trim(v) : a)]);
+        // A command needs no space before it.
+        Attribute("d", string.Concat(written.Where((c, i) => c != ' ' || i + 1 == written.Length || !char.IsAsciiLetter(written[i + 1]))));
         return Finish(more);
     }
 

@@ -111,18 +111,12 @@ public static class Tapes
         svg.Figures("reading", x, y, reading.Distance.Show(style), before);
     }
 
-    // The places on which the hook can be dropped are there all the time; the page draws them while it is dragged.
+    // Where the hook can be dropped; the page draws these places while it is dragged, by the names that the choice over the wall has for them.
     private static void Hook(Svg svg, string axis, Datum datum, IReadOnlyList<Datum> datums, double at, double beside, Frame frame)
     {
-        foreach (var other in datums.Where(d => d.Axis == datum.Axis))
-        {
-            var along = axis == "up" ? frame.Y(other.At) : frame.X(other.At);
-            svg.Group("hook-stop", ("data-datum", other.Id), ("data-axis", axis), ("data-at", Svg.Trim(along)), ("data-name", other.Name));
-            svg.End();
-        }
-
+        var stops = string.Join(' ', datums.Where(d => d.Axis == datum.Axis).Select(d => $"{d.Id}={Svg.Trim(axis == "up" ? frame.Y(d.At) : frame.X(d.At))}"));
         svg.Group(
-            "hook", ("id", "hook-of-" + axis), ("data-hook", axis), ("data-datum", datum.Id), ("tabindex", "0"), ("role", "slider"),
+            "hook", ("id", "hook-of-" + axis), ("data-hook", axis), ("data-datum", datum.Id), ("data-stops", stops), ("tabindex", "0"), ("role", "slider"),
             ("aria-label", $"{(axis == "up" ? "Heights" : "Sideways readings")} are read from the {datum.Name}; arrow keys move the hook"),
             ("aria-valuetext", datum.Name), ("aria-valuenow", Math.Round(datum.At.Millimetres).ToString("0")));
         if (axis == "up")

@@ -31,7 +31,7 @@ public sealed class FormWriter(FormPage page)
             return HtmlString.Empty;
         }
 
-        html.Append($"<form class=\"asks\" id=\"form-{name}\" method=\"post\" action=\"").Append(Encode(page.Action)).Append("\" hx-post=\"").Append(Encode(page.Action)).Append("\">").Append(page.Token);
+        html.Append($"<form class=\"asks\" id=\"form-{name}\" method=\"post\" autocomplete=\"off\" action=\"").Append(Encode(page.Action)).Append("\" hx-post=\"").Append(Encode(page.Action)).Append("\">").Append(page.Token);
         html.Append(CultureInfo.InvariantCulture, $"<input type=\"hidden\" name=\"seen\" value=\"{page.Seq}\"><input type=\"hidden\" name=\"in\" value=\"{page.StyleKey}\">");
         if (page.Edits)
         {
@@ -211,7 +211,7 @@ public sealed class FormWriter(FormPage page)
                 html.Append(" placeholder=\"").Append(Encode(usual)).Append('"');
             }
 
-            html.Append(page.Edits ? " autocomplete=\"off\">" : " readonly>");
+            html.Append(page.Edits ? ">" : " readonly>");
         }
 
         html.Append("<b class=\"says\">").Append(Encode(problem?.Words ?? string.Empty)).Append("</b></label>");

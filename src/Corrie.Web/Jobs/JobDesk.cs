@@ -31,12 +31,32 @@ public static class JobDesk
 {
     private const int MostPlans = 100;
     private static readonly ConditionalWeakTable<Company, RecentlyUsed<long, Planned>> Plans = [];
+    private static readonly ConditionalWeakTable<Company, RecentlyUsed<long, JobRow>> Rows = [];
 
     /// <summary>A job that somebody may see; null where there is none.</summary>
     /// <exception cref="DamagedJobException">Its entries, sheet or plan cannot be read.</exception>
-    public static OpenJob? Open(this CurrentUser user, long id) => user.Find(id) is { } row ? Open(user.Company, row, user.Gone) : null;
+    public static OpenJob? Open(this CurrentUser user, long id)
+    {
+        // A job stays at its site: who may see it is known from any earlier row.
+        var rows = Rows.GetValue(user.Company, _ => new(MostPlans));
+        if ((rows.Find(id) ?? user.Company.Jobs.Find(id)) is not { } row || !user.Sees(row))
+        {
+            return null;
+        }
+
+        var open = Open(user.Company, row, user.Gone);
+        if (open is not null)
+        {
+            rows.Set(id, open.Row);
+        }
+
+        return open;
+    }
 
     /// <summary>A job of a company; null where it has no entries.</summary>
+    /// <param name="company">The company.</param>
+    /// <param name="row">What was read of the job; read again where the job has moved on since.</param>
+    /// <param name="stop">Says that nobody waits for it any more.</param>
     /// <exception cref="DamagedJobException">Its entries, sheet or plan cannot be read.</exception>
     public static OpenJob? Open(Company company, JobRow row, CancellationToken stop = default)
     {
@@ -45,13 +65,19 @@ public static class JobDesk
             return null;
         }
 
+        if (row.Seq != ledger.Seq)
+        {
+            row = company.Jobs.Find(row.Id) ?? row;
+        }
+
         var planned = PlanOf(company, row.Id, ledger, stop);
         return new(row, ledger, planned.Plan, planned.Problems);
     }
 
     /// <summary>What the list knows of a job that somebody may see; null where there is none.</summary>
-    public static JobRow? Find(this CurrentUser user, long id) =>
-        user.Company.Jobs.Find(id) is { } row && (user.SiteId is not { } site || site == row.Site.Id) ? row : null;
+    public static JobRow? Find(this CurrentUser user, long id) => user.Company.Jobs.Find(id) is { } row && user.Sees(row) ? row : null;
+
+    private static bool Sees(this CurrentUser user, JobRow row) => user.SiteId is not { } site || site == row.Site.Id;
 
     /// <summary>The plan of a job in a list; null where it cannot be made.</summary>
     public static JobPlan? PlanOrNothing(Company company, long id)

@@ -194,6 +194,25 @@ function startThing(svg, display, event) {
   });
 }
 
+/** The places on which a tape's hook can be dropped: where they are says the hook, what they are called the choice over the wall. */
+function stopsOf(svg, axis) {
+  const made = [...svg.querySelectorAll(`.hook-stop[data-axis="${axis}"]`)];
+  const hook = svg.querySelector(`[data-hook="${axis}"]`);
+  const choice = document.querySelector(`.from select[name$="/setOut/${axis}"]`);
+  if (made.length > 0 || !hook || !choice) {
+    return made;
+  }
+  const names = new Map([...choice.options].map(o => [o.value, o.text]));
+  return hook.dataset.stops.split(' ').map(stop => {
+    const [datum, at] = stop.split('=');
+    const group = document.createElementNS('http://www.w3.org/2000/svg', 'g');
+    group.setAttribute('class', 'hook-stop');
+    Object.assign(group.dataset, { datum, axis, at, name: names.get(datum) ?? datum });
+    hook.before(group);
+    return group;
+  });
+}
+
 /** Draws the places on which a hook can be dropped. */
 function drawStops(svg, stops, axis) {
   const box = svg.viewBox.baseVal;
@@ -217,7 +236,10 @@ function drawStops(svg, stops, axis) {
 
 function startHook(svg, hook, event) {
   const axis = hook.dataset.hook;
-  const stops = [...svg.querySelectorAll(`.hook-stop[data-axis="${axis}"]`)];
+  const stops = stopsOf(svg, axis);
+  if (stops.length === 0) {
+    return;
+  }
   drawStops(svg, stops, axis);
   document.getElementById('board').dataset.busy = '1';
   svg.classList.add('hooking', `hooking-${axis}`);
@@ -334,7 +356,7 @@ function drop() {
 function tape(svg, at) {
   const scale = Number(svg.dataset.scale);
   const x = Number(svg.dataset.left) + at.across * scale;
-  const stops = [...svg.querySelectorAll('.hook-stop[data-axis="across"]')];
+  const stops = stopsOf(svg, 'across');
   const near = stops.reduce((best, s) => Math.abs(s.dataset.at - x) < Math.abs(best.dataset.at - x) ? s : best, stops[0]);
   // What is tapped far from everything that has a name is a member that is not on the sheet yet.
   const name = Math.abs(near.dataset.at - x) < 18 ? near.dataset.name : 'new stud';
@@ -375,7 +397,7 @@ function key(svg, element, event) {
   }
   if (element.dataset.hook) {
     const axis = element.dataset.hook;
-    const stops = [...svg.querySelectorAll(`.hook-stop[data-axis="${axis}"]`)].sort((a, b) => a.dataset.at - b.dataset.at);
+    const stops = stopsOf(svg, axis).sort((a, b) => a.dataset.at - b.dataset.at);
     const here = stops.findIndex(s => s.dataset.datum === element.dataset.datum);
     const next = stops[here + (axis === 'up' ? -sign[1] : sign[0])];
     if (next) {
