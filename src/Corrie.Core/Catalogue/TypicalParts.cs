@@ -55,6 +55,8 @@ public static class TypicalParts
         BoxOf("signal", "Typical bracket with a brush plate", "3 1/8 in", "4 7/8 in", "1 1/2 in", ("sort", "bracket"), ("use", "signal"), ("openingWidth", "2 1/4 in"), ("openingHeight", "3 3/4 in"), ("wings", "3/8 in"), ("plateHole", "1 3/4 in")),
         BoxOf("enclosure", "Typical enclosure between studs", "15 1/2 in", "15 1/2 in", "3 3/4 in", ("sort", "enclosure"), ("use", "both"), ("openingWidth", "14 1/4 in"), ("openingHeight", "14 1/4 in"), ("exitWidth", "5 in"), ("exitHeight", "1 in"), ("mainsWidth", "4 in"), ("mainsHeight", "5 in")),
         CableOf("mains", "Typical sheathed mains cable, 14 gauge", "mains", "3/8 in", "in-wall", ("gauge", "14")),
+        CableOf("mains-12", "Typical sheathed mains cable, 12 gauge", "mains", "7/16 in", "in-wall", ("gauge", "12")),
+        CableOf("mains-10", "Typical sheathed mains cable, 10 gauge", "mains", "1/2 in", "in-wall", ("gauge", "10")),
         CableOf("picture", "Typical picture cable for walls", "picture", "1/4 in", "in-wall", ("plugWidth", "7/8 in"), ("plugHeight", "7/16 in")),
         CableOf("network", "Typical network cable for walls", "network", "1/4 in", "riser"),
         CableOf("cord", "Typical mains cord", "mains", "5/16 in", string.Empty, ("cord", "true")),

@@ -106,6 +106,16 @@ public sealed record Circuit(string Id, string Breaker, double Amperes, double V
     /// <returns>The resistance; null for a gauge that is not in the table.</returns>
     public static double? Ohms(int gauge) => gauge switch { 14 => 3.07, 12 => 1.93, 10 => 1.21, _ => null };
 
+    /// <summary>The largest breaker that protects copper wire of a gauge: NFPA 70 240.4(D), from memory.</summary>
+    /// <param name="gauge">Wire gauge.</param>
+    /// <returns>The breaker in amperes; null for a gauge that is not named there.</returns>
+    public static double? MostOn(int gauge) => gauge switch { 14 => 15, 12 => 20, 10 => 30, _ => null };
+
+    /// <summary>The thinnest wire that a breaker protects, by the same clause.</summary>
+    /// <param name="amperes">The breaker.</param>
+    /// <returns>The gauge; 10 for every larger breaker as well.</returns>
+    public static int ThinnestOn(double amperes) => amperes <= MostOn(14) ? 14 : amperes <= MostOn(12) ? 12 : 10;
+
     /// <summary>Voltage drop of two wires: twice the run, times current, times resistance.</summary>
     /// <param name="run">One way.</param>
     /// <param name="amperes">The current.</param>

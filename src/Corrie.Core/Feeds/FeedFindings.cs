@@ -185,14 +185,14 @@ public static class FeedFindings
     /// <summary>No outlet to take power from.</summary>
     public static readonly FindingKind NoSourceOutlet = new(
         Stage, "feed.no-source-outlet", Severity.Stop, "No outlet to take power from",
-        "a box with mains, or a display, has no outlet and circuit from which its power comes",
+        "a box with mains, a display, or a device that is plugged in elsewhere has no outlet and circuit from which its power comes",
         "An in-wall kit is no source: it wants an outlet that is there.", Source.CommonPractice);
 
     /// <summary>Circuit overloaded.</summary>
     public static readonly FindingKind CircuitLoad = new(
         Stage, "feed.circuit-load", Severity.Stop, "Circuit overloaded",
-        "the load of a circuit is over 80 % of its breaker; what runs for three hours counts in full",
-        "The breaker trips in the middle of the picture, or the wire warms.", Source.Published("NFPA 70 210.20(A), 210.23(A)"));
+        "the load of a circuit is over 80 % of its breaker, where what runs for three hours counts in full, or its breaker is larger than its wire or a new cable on it allows",
+        "The breaker trips in the middle of the picture, or the wire warms and nothing trips.", Source.Published("NFPA 70 210.20(A), 210.23(A), 240.4(D)"));
 
     /// <summary>Voltage drops too far.</summary>
     public static readonly FindingKind VoltageDrop = new(

@@ -213,9 +213,11 @@ internal sealed class JobFeeds
     public PowerTask PowerTask(WallSheet wall, bool first)
     {
         var electrics = sheet.Get(Electrics.Part)!;
+        // A player whose picture leads somewhere shows nothing without its plug in the wall.
+        bool WantsMains(Item item) => ((IWired)item.Product!).Jacks.Any(j => j is { Carries: Signal.Mains, Way: not PortWay.Out }) && Connections.Any(c => c.From == item.Id || c.To == item.Id);
         WayEnd? Spot(Item item) => PlaceOf(item.Id, string.Empty) is { } at ? new(at.X, at.Y) : null;
         var takers = sheet.Items.Where(i => i.Product is IWired or WallBox { HasPower: true })
-            .Select(i => new PowerTaker(i.Id, sheet.NameOf(i), sheet.WallOf(i)?.Id ?? string.Empty, (i.Product as IWired)?.Watts, i.Product is Display or WallBox, Spot(i))).ToList();
+            .Select(i => new PowerTaker(i.Id, sheet.NameOf(i), sheet.WallOf(i)?.Id ?? string.Empty, (i.Product as IWired)?.Watts, i.Product is Display or WallBox || WantsMains(i), Spot(i))).ToList();
         List<(string, string)> links =
         [
             .. Connections.Where(c => IsMains(c)).Select(c => (c.From, c.To)),

@@ -61,9 +61,9 @@ internal static class PortCheck
             }
         }
 
-        // Two plugs do not go into one socket.
+        // Two plugs do not go into one socket; an outlet, also that of a box, has several.
         foreach (var twice in wired.SelectMany(w => new[] { (w.Cable, Holder: w.From, Port: w.Cable.FromPort), (w.Cable, Holder: w.To, Port: w.Cable.ToPort) })
-            .Where(p => p.Holder?.Jack(p.Port) is { Carries: not Signal.Mains } && p.Holder.Jacks.Items.Count > 0).GroupBy(p => (p.Holder!.Key, p.Holder.Jack(p.Port)!.Name)).Where(g => g.Count() > 1 && Mine(g.First().Holder)))
+            .Where(p => p.Holder?.Jack(p.Port) is { } jack && (jack.Carries != Signal.Mains || (jack.Way != PortWay.Out && p.Holder.Kind is not ("outlet" or "box"))) && p.Holder.Jacks.Items.Count > 0).GroupBy(p => (p.Holder!.Key, p.Holder.Jack(p.Port)!.Name)).Where(g => g.Count() > 1 && Mine(g.First().Holder)))
         {
             yield return FeedFindings.NoInput.At(
                 new($"ports/{twice.First().Cable.Id}/twice"), $"Take another port for one of them: {string.Join(" and ", twice.Select(t => t.Cable.Says))} are {twice.Count()} cables in {twice.Key.Name} of the {twice.First().Holder!.Name}.");

@@ -11,7 +11,7 @@ namespace Corrie.Core.Feeds;
 /// <param name="Name">What it is called.</param>
 /// <param name="Wall">Key of its wall.</param>
 /// <param name="Watts">What it takes; null where nobody has entered it.</param>
-/// <param name="Needs">Whether it needs an outlet: displays and boxes with mains.</param>
+/// <param name="Needs">Whether it needs an outlet: displays, boxes with mains, and whatever has a mains inlet and is plugged in elsewhere.</param>
 /// <param name="Spot">Where it is; null for nowhere.</param>
 internal sealed record PowerTaker(string Key, string Name, string Wall, double? Watts, bool Needs, WayEnd? Spot);
 
@@ -53,6 +53,11 @@ internal sealed record PowerTask(
 
         return null;
     }
+
+    /// <summary>The circuit that a way brings on.</summary>
+    /// <param name="route">The way.</param>
+    /// <returns>The circuit; null where none of its ends is on one.</returns>
+    public Circuit? CircuitOf(CableRoute route) => CircuitOf(route.From) ?? CircuitOf(route.To) ?? CircuitOf($"{Key}/{route.From}") ?? CircuitOf($"{Key}/{route.To}");
 
     /// <summary>Whether power passes from one thing to another.</summary>
     /// <param name="a">A key.</param>
@@ -128,6 +133,16 @@ internal static class PowerCheck
             yield break;
         }
 
+        // What is laid anew is protected by the breaker that is there.
+        foreach (var route in task.Routes.Items)
+        {
+            if (route.Mains is { Gauge: { } gauge } cable && task.CircuitOf(route) is { } on && Circuit.MostOn(gauge) is { } protects && on.Amperes > protects)
+            {
+                yield return FeedFindings.CircuitLoad.At(
+                    new($"routes/{route.Id}/wire"), $"Take thicker cable for {route.Called}: the {cable.Name} is of {gauge} gauge, which a breaker of {protects:0} A at most protects, and {on.Called} has {on.Amperes:0.#} A.");
+            }
+        }
+
         // A circuit is said once: at the first wall that it feeds something on.
         foreach (var circuit in task.Electrics.Circuits.Items)
         {
@@ -135,6 +150,12 @@ internal static class PowerCheck
             if (fed.Count == 0 ? !task.First : fed[0].Wall != task.Key)
             {
                 continue;
+            }
+
+            if (Circuit.MostOn(circuit.Gauge) is { } wire && circuit.Amperes > wire)
+            {
+                yield return FeedFindings.CircuitLoad.At(
+                    At($"circuits/{circuit.Id}/wire", fed.FirstOrDefault()?.Spot), $"Have a licensed person change the breaker of {circuit.Called} or its wire before anything is added: it has {circuit.Amperes:0.#} A, and wire of {circuit.Gauge} gauge is protected by {wire:0} A at most.");
             }
 
             var watts = task.Load(circuit);
@@ -181,7 +202,7 @@ internal static class PowerCheck
                 yield return FeedFindings.NotLicensed.At(new(part + "/licence"), $"Record who holds the licence: {wired.By} is said to have wired {route.Called}, and 0 licences are on record for that.");
             }
 
-            var circuit = task.CircuitOf($"{route.From}") ?? task.CircuitOf(route.To) ?? task.CircuitOf($"{task.Key}/{route.From}") ?? task.CircuitOf($"{task.Key}/{route.To}");
+            var circuit = task.CircuitOf(route);
             var records = task.Electrics.Isolations.Items.Where(i => circuit is not null && i.Circuit == circuit.Id).ToList();
             if (!records.Any(r => r.Complete))
             {

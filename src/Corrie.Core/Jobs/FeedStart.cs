@@ -50,7 +50,10 @@ public static class FeedStart
         var way = new JsonObject { ["carries"] = power ? "power" : "signal", ["from"] = below, ["to"] = behind };
         if (power)
         {
-            way["mains"] = TypicalParts.Find("typical-cable-mains")!.Document.DeepClone();
+            // The thinnest that the outlet's breaker protects.
+            var circuit = plan.Sheet.Get(Electrics.Part)!.Circuits.Items.FirstOrDefault(c => outlet is not null && c.Outlets.Items.Contains($"{wall.Id}/{outlet.Id}"));
+            var gauge = Circuit.ThinnestOn(circuit?.Amperes ?? 0);
+            way["mains"] = TypicalParts.Find(gauge == 14 ? "typical-cable-mains" : $"typical-cable-mains-{gauge}")!.Document.DeepClone();
         }
 
         changes.Add(new($"{wall.Here.Pointer}/{CableRoute.Part.Name}/{route}", way));

@@ -58,15 +58,16 @@ public sealed record HeightProposal(School School, Length Bottom, Length Centre,
             && obstacles.TrueForAll(o => o.Area.Top + o.Below <= p.Bottom || o.Area.Bottom - o.Above >= p.Bottom + sized.Height);
         var seats = (plan.Sheet.Get(PlacementChoice.Seats) ?? []).Where(s => s.Seated && (s.Wall.Length == 0 || s.Wall == sheet.Id)).ToList();
 
+        var place = item.Here.To(PlacementChoice.Part.Name);
         // Rounded up to what a tape shows, so that no gap gets smaller.
         var mark = item.Here.Units == UnitSystem.Inches ? Length.Tape(0, 1, 16) : Length.FromMillimetres(1);
         HeightProposal At(School school, Length wanted, Phrase says) => Rounded(school, wanted.RoundedTo(mark) is var near && near < wanted ? near + mark : near, says);
         HeightProposal Rounded(School school, Length bottom, Phrase says) => new(school, bottom, bottom + sized.Height.Half, says,
         [
-            new($"{item.Here.Pointer}/place/school", (JsonNode)school.Word()),
-            new($"{item.Here.Pointer}/place/given", (JsonNode)Edge.Bottom.Word()),
-            item.Here.To("place").Set("height", bottom),
-            .. (choice is null ? [new Change($"{item.Here.Pointer}/place/over", over?.Id ?? OnWall)] : Array.Empty<Change>()),
+            place.Set("school", school.Word()),
+            place.Set("given", Edge.Bottom.Word()),
+            place.Set("height", bottom),
+            .. (choice is null ? [place.Set("over", over?.Id ?? OnWall)] : Array.Empty<Change>()),
         ]);
 
         var proposals = new List<HeightProposal>();

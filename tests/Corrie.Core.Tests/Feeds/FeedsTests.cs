@@ -35,6 +35,7 @@ public class FeedsTests : IFindingCases
         {
           "k1": { "from": "w1/f1", "to": "b4", "cable": { "name": "cord", "carries": "mains", "diameter": "3/8 in", "cord": true } },
           "k2": { "from": "b3", "to": "d1", "toPort": "inlet", "cable": { "name": "cord", "carries": "mains", "diameter": "3/8 in", "cord": true } },
+          "k0": { "from": "w1/f1", "to": "p1", "toPort": "inlet", "cable": { "name": "cord", "carries": "mains", "diameter": "3/8 in", "cord": true } },
           "k3": { "from": "p1", "fromPort": "picture", "to": "d1", "toPort": "picture 1", "via": "w1/s", "cable": { "name": "picture cable", "carries": "picture", "diameter": "1/4 in", "plugWidth": "7/8 in", "plugHeight": "3/8 in", "ratings": ["in-wall"], "sold": ["6 ft", "10 ft", "15 ft", "20 ft"] } }
         }
         """)),
@@ -84,10 +85,10 @@ public class FeedsTests : IFindingCases
         One("feed.no-input", "/connections/k3/to", "b3", "d1"),
         ("feed.no-return-channel", [.. Fed, Bar, BarBy("picture 2")], [.. Fed, Bar, BarBy("picture 1"), ("/connections/k3/toPort", "picture 2")]),
         ("feed.no-source-outlet", [.. Fed, ("/electrics/circuits/c1/outlets", Sheets.Json("""["w1/f9"]"""))], [.. Fed]),
-        // 15 A at 120 V and 80 %: 1440 W. The display takes 150 W; nobody has said where the player takes its 30 W from.
-        One("feed.circuit-load", "/electrics/circuits/c1/other", 1291, 1290),
+        // 15 A at 120 V and 80 %: 1440 W. The display takes 150 W, the player 30 W.
+        One("feed.circuit-load", "/electrics/circuits/c1/other", 1261, 1260),
         // 14 gauge: 3.07 ohm per 1000 ft. 1000 W at 120 V are 8.333 A; 3 % of 120 V drop over 70.36 ft.
-        One("feed.voltage-drop", "/electrics/circuits/c1/run", "71 ft", "70 ft", ("/electrics/circuits/c1/other", 850)),
+        One("feed.voltage-drop", "/electrics/circuits/c1/run", "71 ft", "70 ft", ("/electrics/circuits/c1/other", 820)),
         // Eight conductors of 14 gauge, a device, clamps, a ground: 12 times 2.00.
         One("feed.box-fill", "/items/b3/product/volume", 23.9, 24, ("/items/b3/wires", Sheets.Json("""{ "conductors": 8, "gauge": 14, "devices": 1, "clamps": true, "grounds": 1 }"""))),
         One("feed.too-warm", "/items/p1/product/watts", 18.1, 18, ("/items/p1/stands/in", "b2"), ("/items/b2/product", Sheets.Json("""{ "name": "enclosure", "sort": "enclosure", "width": "14 in", "height": "14 in", "depth": "3 in", "mass": "3 lb", "vents": 4 }""")), ("/items/b2/place/height", "16 in"), ("/items/p1/product/depth", "3 in")),
@@ -110,6 +111,33 @@ public class FeedsTests : IFindingCases
         ("/walls/w1/features/x", Duct("68 in", "22 in", "74 in")), ("/walls/w1/features/y", Duct("84 in", "0 in", "56 in")), ("/walls/w1/features/z", Duct("100 in", "22 in", "74 in")),
         ("/items/b2/place", Sheets.Json("""{ "given": "centre", "height": "30 in", "across": "62 in" }""")), ("/items/b1/place/across", "120 in"),
     ];
+
+    /// <summary>What a breaker protects by NFPA 70 240.4(D), from memory: 14 gauge up to 15 A, 12 up to 20, 10 up to 30; of the wire that is there, and of the cable that is laid anew.</summary>
+    [Theory]
+    [InlineData(14, 15, 16)]
+    [InlineData(12, 20, 21)]
+    [InlineData(10, 30, 31)]
+    public void A_breaker_is_no_larger_than_its_thinnest_wire_allows(int gauge, int most, int more)
+    {
+        string[] Parts(int amperes, int wire, int cable) =>
+        [
+            .. Sheets.Plan([.. Fed, ("/electrics/circuits/c1/amperes", amperes), ("/electrics/circuits/c1/gauge", wire), ("/walls/w1/routes/p/mains/gauge", cable)]).Findings
+                .Where(f => f.Code == "feed.circuit-load").Select(f => f.Where.Part),
+        ];
+        Assert.Empty(Parts(most, gauge, gauge));
+        Assert.Contains("w1/circuits/c1/wire", Parts(more, gauge, gauge));
+        Assert.Contains("w1/routes/p/wire", Parts(more, gauge, gauge));
+        Assert.Equal(gauge == 10 ? [] : ["w1/routes/p/wire"], Parts(gauge == 10 ? most : most + 1, Math.Max(10, gauge - 2), gauge));
+    }
+
+    /// <summary>A device whose picture leads to a display wants its own plug in an outlet, and one inlet takes one plug.</summary>
+    [Fact]
+    public void Every_inlet_has_one_plug()
+    {
+        Assert.Contains(Sheets.Plan([.. Fed, ("/connections/k0", null)]).Findings, f => f.Code == "feed.no-source-outlet" && f.Where.Part == "w1/power/p1");
+        Assert.Contains(Sheets.Plan([.. Fed, ("/connections/k0/to", "d1")]).Findings, f => f.Code == "feed.no-input" && f.Message.ToString().Contains("2 cables in inlet"));
+        Assert.DoesNotContain(Sheets.Plan([.. Fed]).Findings, f => f.Code is "feed.no-input" or "feed.no-source-outlet");
+    }
 
     private static JsonNode Duct(string left, string bottom, string height) => Sheets.Json($$"""{ "kind": "duct", "name": "duct", "left": "{{left}}", "bottom": "{{bottom}}", "width": "4 in", "height": "{{height}}", "routeKnown": true }""");
 

@@ -55,7 +55,10 @@ public sealed class ConnectionsModel(CurrentUser user) : WallPageModel(user)
             says.AppendFormatted($" of {length}");
         }
 
-        says.AppendFormatted($". One end into {Port(connection.From, connection.FromPort)}.");
+        // An active cable works one way round: the end that goes to what gives the picture is marked on it.
+        var gives = connection.Cable is { Active: true, Carries: Signal.Picture };
+        var (one, other) = !gives ? ("One end", "The other end") : Gives(connection.From, connection.FromPort) ? ("The end marked 'source'", "The end marked 'display'") : ("The end marked 'display'", "The end marked 'source'");
+        says.AppendFormatted($". {one} into {Port(connection.From, connection.FromPort)}.");
         if (connection.Via.Split('/') is [var wall, var id] && Job.Plan.Routes(wall)?.Of(id) is { } route)
         {
             // From the end of the way that is nearer.
@@ -63,9 +66,11 @@ public sealed class ConnectionsModel(CurrentUser user) : WallPageModel(user)
             says.AppendFormatted($" Through the {Stages.Feeds.FeedWords.End(Job.Plan, wall, first)}, and out at the {Stages.Feeds.FeedWords.End(Job.Plan, wall, last)}.");
         }
 
-        says.AppendFormatted($" The other end into {Port(connection.To, connection.ToPort)}.");
+        says.AppendFormatted($" {other} into {Port(connection.To, connection.ToPort)}.");
         return says;
     }
+
+    private bool Gives(string key, string port) => Job.Plan.PortHolders().FirstOrDefault(h => h.Key == key)?.Jack(port) is { GivesOut: true };
 
     private static Length Far(PortPlace at, WayEnd end) => (at.X - end.X).Abs + (at.Y - end.Y).Abs;
 
