@@ -139,7 +139,7 @@ internal static class PowerCheck
             if (route.Mains is { Gauge: { } gauge } cable && task.CircuitOf(route) is { } on && Circuit.MostOn(gauge) is { } protects && on.Amperes > protects)
             {
                 yield return FeedFindings.CircuitLoad.At(
-                    new($"routes/{route.Id}/wire"), $"Take thicker cable for {route.Called}: the {cable.Name} is of {gauge} gauge, which a breaker of {protects:0} A at most protects, and {on.Called} has {on.Amperes:0.#} A.");
+                    new($"routes/{route.Id}/wire"), $"Take thicker cable for {route.Called}: {cable.Name} has wire of {gauge} gauge, which a breaker of {protects:0} A at most protects, and {on.Called} has {on.Amperes:0.#} A.");
             }
         }
 
