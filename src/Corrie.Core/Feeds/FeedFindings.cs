@@ -185,8 +185,8 @@ public static class FeedFindings
     /// <summary>No outlet to take power from.</summary>
     public static readonly FindingKind NoSourceOutlet = new(
         Stage, "feed.no-source-outlet", Severity.Stop, "No outlet to take power from",
-        "a box with mains, a display, or a device that is plugged in elsewhere has no outlet and circuit from which its power comes",
-        "An in-wall kit is no source: it wants an outlet that is there.", Source.CommonPractice);
+        "a box with mains, a display, or a device that is plugged in elsewhere has no outlet and circuit from which its power comes, or more plugs go into an outlet than it takes; a caution where nobody has counted its sockets",
+        "An in-wall kit is no source, nor is a strip of sockets behind furniture: it wants an outlet that is there.", Source.CommonPractice, Severity.Caution);
 
     /// <summary>Circuit overloaded.</summary>
     public static readonly FindingKind CircuitLoad = new(

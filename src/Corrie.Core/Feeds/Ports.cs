@@ -2,6 +2,7 @@ using Corrie.Core.Catalogue;
 using Corrie.Core.Findings;
 using Corrie.Core.Format;
 using Corrie.Core.Planning;
+using Corrie.Core.Survey;
 
 namespace Corrie.Core.Feeds;
 
@@ -13,6 +14,9 @@ namespace Corrie.Core.Feeds;
 /// <param name="Wall">Key of its wall; empty for none.</param>
 public sealed record PortHolder(string Key, string Name, string Kind, Same<Jack> Jacks, string Wall)
 {
+    /// <summary>For an outlet: how many plugs it takes; null where nobody has counted.</summary>
+    public int? Sockets { get; init; }
+
     /// <summary>Its port of a name.</summary>
     /// <param name="port">The name.</param>
     /// <returns>The port; where it has no ports on the sheet, or only one, that one; null where none has that name.</returns>
@@ -67,6 +71,21 @@ internal static class PortCheck
         {
             yield return FeedFindings.NoInput.At(
                 new($"ports/{twice.First().Cable.Id}/twice"), $"Take another port for one of them: {string.Join(" and ", twice.Select(t => t.Cable.Says))} are {twice.Count()} cables in {twice.Key.Name} of the {twice.First().Holder!.Name}.");
+        }
+
+        // One that is counted is full; one that nobody has counted may have more.
+        foreach (var outlet in holders.Where(h => h.Kind == "outlet" && Mine(h)))
+        {
+            var plugs = wired.Where(w => w.From == outlet || w.To == outlet).Select(w => w.Cable.Says).ToList();
+            if (plugs.Count <= (outlet.Sockets ?? Feature.UsualSockets))
+            {
+                continue;
+            }
+
+            var spot = new Spot($"outlets/{outlet.Key.Replace('/', '-')}");
+            yield return outlet.Sockets is { } sockets
+                ? FeedFindings.NoSourceOutlet.At(spot, $"Take another outlet for {string.Join(" and ", plugs.Skip(sockets))}: {plugs.Count} plugs go into the {outlet.Name}, and it takes {sockets}. A strip of sockets behind furniture is no outlet.")
+                : FeedFindings.NoSourceOutlet.MildAt(spot, $"Count the sockets of the {outlet.Name}, and enter how many plugs it takes: {string.Join(", ", plugs)} are {plugs.Count} plugs, and an outlet usually takes {Feature.UsualSockets}.");
         }
 
         foreach (var finding in Sources(holders, wired, Mine))

@@ -162,6 +162,12 @@ public sealed record Stud(string Id, Length Centre, Length Width, StudState Stat
 public sealed record Feature(
     string Id, FeatureKind Kind, string Name, Rect Outline, Length Depth, bool RouteKnown)
 {
+    /// <summary>How many plugs an outlet takes that nobody has counted (common practice).</summary>
+    public const int UsualSockets = 2;
+
+    /// <summary>For an outlet: how many plugs it takes; null where nobody has counted.</summary>
+    public int? Sockets { get; init; }
+
     /// <summary>Its left edge from the left corner.</summary>
     public Length Left => Outline.Left;
 

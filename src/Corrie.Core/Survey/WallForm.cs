@@ -49,6 +49,7 @@ public static class WallForm
             m.Yes("routeKnown", "whether the route of its cable or pipe is known"))
         {
             Casing = m.Part("casing", Casings),
+            Sockets = m.Maybe("sockets", new WholeShape("for an outlet: how many plugs it takes, where they are not two", 1, 12)),
             Combustible = m.Yes("combustible", "whether it burns", kind is FeatureKind.Mantel or FeatureKind.Shelf),
         };
     });

@@ -139,6 +139,21 @@ public class FeedsTests : IFindingCases
         Assert.DoesNotContain(Sheets.Plan([.. Fed]).Findings, f => f.Code is "feed.no-input" or "feed.no-source-outlet");
     }
 
+    /// <summary>An outlet has two sockets (common practice) unless somebody has counted others: a third plug is a caution, and a stop where they are counted.</summary>
+    [Theory]
+    [InlineData(0, null, null)]
+    [InlineData(1, null, Severity.Caution)]
+    [InlineData(1, 3, null)]
+    [InlineData(2, 3, Severity.Stop)]
+    [InlineData(0, 1, Severity.Stop)]
+    public void An_outlet_takes_as_many_plugs_as_it_has_sockets(int more, int? sockets, Severity? severity)
+    {
+        // The fed job has two plugs in its outlet already, one of which is the player's.
+        var others = Enumerable.Range(0, more).Select(n => ($"/connections/x{n}", (JsonNode?)Sheets.Json("""{ "from": "w1/f1", "to": "p1" }""")));
+        var found = Sheets.Plan([.. Fed, .. others, ("/walls/w1/features/f1/sockets", sockets)]).Findings.Where(f => f.Where.Part == "w1/outlets/w1-f1").ToList();
+        Assert.Equal(severity, found.Count == 0 ? null : Assert.Single(found).Severity);
+    }
+
     private static JsonNode Duct(string left, string bottom, string height) => Sheets.Json($$"""{ "kind": "duct", "name": "duct", "left": "{{left}}", "bottom": "{{bottom}}", "width": "4 in", "height": "{{height}}", "routeKnown": true }""");
 
     private static (string, JsonNode?)[] Arm => [("/items/m1/product/kind", "articulating"), ("/items/m1/product/depthExtended", "20 in"), ("/items/m1/product/depthParked", "3 in")];
