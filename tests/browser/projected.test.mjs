@@ -110,6 +110,8 @@ test('a photo is squared by five points, and the client agrees on it', async () 
   await page.goto(site.base + '/jobs/6/photo?wall=w1');
   await page.click('.holes-form .do');
   await page.waitForSelector('.seen-holes');
+  // What is dragged before the page has its script stays where it is.
+  await page.waitForLoadState('load');
   assert.equal(await page.locator('.seen-holes .off').count(), 0);
   const hole = page.locator('.photo-point.hole').first();
   const number = (await hole.textContent()).trim();
