@@ -25,10 +25,15 @@ internal static class BoxCheck
     private static IEnumerable<Finding> Place(BoxTask task, BoxPlaces places, Rect outer, Rect cut)
     {
         var (name, box) = (task.Name, task.Box);
+        var met = places.Blocked.Where(b => b.Centre.Holds(outer.CentreX, outer.CentreY)).ToList();
+        var bay = task.Bays.At(outer.CentreX) is { } found && found.Clear < box.OpeningWidth ? found : null;
+        if (met.Count == 0 && bay is null)
+        {
+            yield break;
+        }
+
         var remedies = Remedies(task, places);
-        var met = places.Blocked.Items.Where(b => b.Centre.Holds(outer.CentreX, outer.CentreY)).ToList();
-        var bay = task.Bays.At(outer.CentreX);
-        if (bay is not null && bay.Clear < box.OpeningWidth)
+        if (bay is not null)
         {
             yield return FeedFindings.BayTooNarrow.At(
                 At("bay", outer), $"Measure the bay and take a narrower box or another bay: the {name} wants an opening of {box.OpeningWidth:fine}, and the bay from {bay.Left:fine} to {bay.Right:fine} is {bay.Clear:fine} wide, {box.OpeningWidth - bay.Clear:fine} less.", remedies);
@@ -50,7 +55,7 @@ internal static class BoxCheck
         }
 
         // What is hit by the saw is hit as by a drill.
-        foreach (var keep in HoleCheck.KeepOuts(task.Survey, task.Policy).GroupBy(k => k.Id).Select(g => g.FirstOrDefault(k => k.Area.Overlaps(cut))).OfType<KeepOut>())
+        foreach (var keep in task.Survey.KeepOuts(task.Policy).GroupBy(k => k.Id).Select(g => g.FirstOrDefault(k => k.Area.Overlaps(cut))).OfType<KeepOut>())
         {
             if (met.Any(b => b.By == BlockedBy.Kept && b.Area == keep.Area))
             {
@@ -134,7 +139,7 @@ internal static class BoxCheck
     }
 
     private static IReadOnlyList<Remedy> Remedies(BoxTask task, BoxPlaces places) => task is { Choice: { } choice, Outer: { } outer }
-        ? [.. places.Places.Items.Where(p => p.X != outer.CentreX || p.Y != outer.CentreY).Take(3).Select(p => new Remedy(
-            $"Put it at {p.X} across, {p.Y} up", $"its centre; {(p.Window == places.Places.Items[0].Window ? "the best place" : "another place")} that is left", [.. choice.CentreAt(p.X), choice.BottomAt(p.Y - outer.Height.Half, outer.Height)]))]
+        ? [.. places.All.Where(p => p.X != outer.CentreX || p.Y != outer.CentreY).Take(3).Select(p => new Remedy(
+            $"Put it at {p.X} across, {p.Y} up", $"its centre; {(p.Window == places.All[0].Window ? "the best place" : "another place")} that is left", [.. choice.CentreAt(p.X), choice.BottomAt(p.Y - outer.Height.Half, outer.Height)]))]
         : [];
 }

@@ -50,24 +50,34 @@ public sealed record BoxAim(Length X, Length Y, Length? Low, bool LevelFirst, (L
 /// <param name="Window">The window that it is in, counted from 0.</param>
 public readonly record struct BoxPlace(Length X, Length Y, int Window);
 
-/// <summary>Where a box may go: every place that is allowed, the best one, and the best one of each other window.</summary>
-/// <param name="Centres">Where its centre may be.</param>
-/// <param name="Blocked">What takes the rest away.</param>
-/// <param name="Bounds">Within which its centre has to be.</param>
-/// <param name="Places">The best place of each window, the best of all first.</param>
-public sealed record BoxPlaces(FreeRegion Centres, Same<Blocked> Blocked, Rect Bounds, Same<BoxPlace> Places)
+/// <summary>Where a box may go: every place that is allowed, the best one, and the best one of each other window. They are looked for when somebody asks.</summary>
+public sealed class BoxPlaces
 {
-    /// <summary>Finds them.</summary>
-    /// <param name="bounds">Within which the centre has to be.</param>
+    private readonly Lazy<FreeRegion> centres;
+    private readonly Lazy<IReadOnlyList<BoxPlace>> all;
+
+    /// <summary>Places of a box.</summary>
+    /// <param name="bounds">Within which its centre has to be.</param>
     /// <param name="blocked">What takes places away.</param>
     /// <param name="aim">By what places are judged.</param>
-    /// <returns>The places.</returns>
-    public static BoxPlaces Of(Rect bounds, IReadOnlyList<Blocked> blocked, BoxAim aim)
+    public BoxPlaces(Rect bounds, IReadOnlyList<Blocked> blocked, BoxAim aim)
     {
-        var region = FreeRegion.Of(bounds, [.. blocked.Select(b => b.Centre)]);
-        var places = region.Windows.Select((w, i) => Candidates(w, aim).SelectMany(p => OnTape(w, p.X, p.Y)).Select(p => new BoxPlace(p.X, p.Y, i)).MinBy(p => Score(p.X, p.Y, aim))).OrderBy(p => Score(p.X, p.Y, aim));
-        return new(region, new(blocked), bounds, new([.. places]));
+        (Bounds, Blocked) = (bounds, blocked);
+        centres = new(() => FreeRegion.Of(bounds, [.. blocked.Select(b => b.Centre)]));
+        all = new(() => [.. Centres.Windows.Select((w, i) => Best(w, i, aim)).OrderBy(p => Score(p.X, p.Y, aim))]);
     }
+
+    /// <summary>Within which its centre has to be.</summary>
+    public Rect Bounds { get; }
+
+    /// <summary>What takes places away.</summary>
+    public IReadOnlyList<Blocked> Blocked { get; }
+
+    /// <summary>Where its centre may be.</summary>
+    public FreeRegion Centres => centres.Value;
+
+    /// <summary>The best place of each window, the best of all first.</summary>
+    public IReadOnlyList<BoxPlace> All => all.Value;
 
     /// <summary>
     /// How a place is judged, the smaller the better, in this order. For a box behind a display: not so low that cables droop; near to its ports,
@@ -86,35 +96,57 @@ public sealed record BoxPlaces(FreeRegion Centres, Same<Blocked> Blocked, Rect B
     }
 
     // In a rectangle the nearest point to the aim is the aim itself, drawn in; beside that only the height from which nothing droops matters.
-    private static IEnumerable<(Length X, Length Y)> Candidates(FreeWindow window, BoxAim aim)
+    private static BoxPlace Best(FreeWindow window, int number, BoxAim aim)
     {
+        (BoxPlace Place, (long, long, long, long) Score)? best = null;
         foreach (var piece in window.Pieces)
         {
-            var x = Within(aim.X, piece.Left, piece.Right);
             foreach (var y in aim.Low is { } low ? new[] { aim.Y, low } : [aim.Y])
             {
-                yield return (x, Within(y, piece.Bottom, piece.Top));
+                Try(Within(aim.X, piece.Left, piece.Right), Within(y, piece.Bottom, piece.Top));
                 if (aim.NotBetween is { } bay)
                 {
-                    yield return (Within(bay.Left, piece.Left, piece.Right), Within(y, piece.Bottom, piece.Top));
-                    yield return (Within(bay.Right, piece.Left, piece.Right), Within(y, piece.Bottom, piece.Top));
+                    Try(Within(bay.Left, piece.Left, piece.Right), Within(y, piece.Bottom, piece.Top));
+                    Try(Within(bay.Right, piece.Left, piece.Right), Within(y, piece.Bottom, piece.Top));
                 }
+            }
+        }
+
+        return best!.Value.Place;
+
+        // A place is read off a tape: to the next sixteenth that is still in the window; where none is, as it is.
+        void Try(Length x, Length y)
+        {
+            var found = false;
+            for (var across = Down(x); across < x + Sixteenth; across += Sixteenth)
+            {
+                for (var up = Down(y); up < y + Sixteenth; up += Sixteenth)
+                {
+                    if (window.Holds(across, up))
+                    {
+                        found = true;
+                        Take(across, up);
+                    }
+                }
+            }
+
+            if (!found)
+            {
+                Take(x, y);
+            }
+        }
+
+        void Take(Length x, Length y)
+        {
+            var score = Score(x, y, aim);
+            if (best is null || score.CompareTo(best.Value.Score) < 0)
+            {
+                best = (new(x, y, number), score);
             }
         }
     }
 
-    // A place is read off a tape: to the next sixteenth that is still in the window; where none is, as it is.
-    private static IEnumerable<(Length X, Length Y)> OnTape(FreeWindow window, Length x, Length y)
-    {
-        var found = (from across in Sixteenths(x) from up in Sixteenths(y) where window.Holds(across, up) select (across, up)).ToList();
-        return found.Count > 0 ? found : [(x, y)];
-    }
-
-    private static IEnumerable<Length> Sixteenths(Length at)
-    {
-        var low = Length.FromUnits(at.Units - (((at.Units % Sixteenth.Units) + Sixteenth.Units) % Sixteenth.Units));
-        return low == at ? [at] : [low, low + Sixteenth];
-    }
+    private static Length Down(Length at) => Length.FromUnits(at.Units - (((at.Units % Sixteenth.Units) + Sixteenth.Units) % Sixteenth.Units));
 
     private static readonly Length Sixteenth = Length.Tape(0, 1, 16);
 

@@ -82,7 +82,7 @@ internal sealed record BoxTask(
     public BoxPlaces Places()
     {
         var inside = Behind?.Outer.Grown(-Policy.Feeds.InsideDisplay) ?? (!Wall.Kind.Framed() && Void is { } hollow ? hollow.Outline : new Rect(Length.Zero, Length.Zero, Wall.Width, Wall.Height));
-        return BoxPlaces.Of(Shrunk(inside, Box.Width.Half, Box.Height.Half), [.. Blockers()], Aim);
+        return new(Shrunk(inside, Box.Width.Half, Box.Height.Half), [.. Blockers()], Aim);
     }
 
     /// <summary>Everything that takes places away from it.</summary>
@@ -116,7 +116,7 @@ internal sealed record BoxTask(
             yield return new(BlockedBy.Port, name, area, Around(area, Box.Width.Half, Box.Height.Half));
         }
 
-        foreach (var keep in HoleCheck.KeepOuts(Survey, Policy).Where(k => !Recessed(k.Id)))
+        foreach (var keep in Survey.KeepOuts(Policy).Where(k => !Recessed(k.Id)))
         {
             yield return new(BlockedBy.Kept, keep.Name, keep.Area, Around(keep.Area, half, up));
         }

@@ -133,24 +133,9 @@ public sealed record Bundle(IReadOnlyList<Strand> Cables)
         }
 
         var (w, h, d) = (wide.Inches / 2, high.Inches, round.Inches);
-        // The plug's lower side at zero; the middle of the circle somewhere up: what is below grows with it and what is above shrinks.
-        double Lower(double c) => Math.Max(Math.Sqrt((w * w) + (c * c)), Math.Sqrt((w * w) + ((h - c) * (h - c))));
-        double Upper(double c) => d <= 0 ? 0 : Math.Abs(h + (d / 2) - c) + (d / 2);
-        var (low, high2) = (h / 2, (h + d) / 2 + h);
-        for (var i = 0; i < 80; i++)
-        {
-            var (a, b) = (low + ((high2 - low) / 3), high2 - ((high2 - low) / 3));
-            if (Math.Max(Lower(a), Upper(a)) < Math.Max(Lower(b), Upper(b)))
-            {
-                high2 = b;
-            }
-            else
-            {
-                low = a;
-            }
-        }
-
-        return Length.FromInches(2 * Math.Max(Lower(low), Upper(low)));
+        // The circle's middle somewhere over the plug's lower side: what is below grows with its height, what is above shrinks. It is best where both are equal, and never under the plug's own middle.
+        var middle = d <= 0 ? h / 2 : Math.Max(h / 2, (h + d - (w * w / (h + d))) / 2);
+        return Length.FromInches(2 * Math.Sqrt((w * w) + (middle * middle)));
     }
 
     private static Length Circle(IReadOnlyList<Length> diameters)

@@ -20,7 +20,7 @@ internal static class FeedsFile
         ["nailPlates"] = r.NailPlates,
         ["seals"] = r.Seals,
         ["patches"] = r.Patches,
-        ["refused"] = PlanWriter.All(r.Refused, f => new JsonObject { ["why"] = f.Why.Say(file.Style), ["saves"] = Math.Round(f.Saves, 2) }),
+        ["refused"] = PlanWriter.All(r.Rivals.Value.Refused, f => new JsonObject { ["why"] = f.Why.Say(file.Style), ["saves"] = Math.Round(f.Saves, 2) }),
         ["unknown"] = PlanWriter.All(r.Questions, q => new JsonObject { ["bay"] = file.Exact(q.Bay.Centre), ["from"] = file.Exact(q.From), ["to"] = file.Exact(q.To), ["more"] = Math.Round(q.More, 2) }),
     })));
 

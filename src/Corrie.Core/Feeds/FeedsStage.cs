@@ -228,7 +228,7 @@ public sealed class FeedsStage : IStage
         {
             if (plan.Box(item.Id) is { } places)
             {
-                file.Item(item.Id)["windows"] = PlanWriter.All(places.Places.Items, p => new System.Text.Json.Nodes.JsonObject { ["across"] = file.Exact(p.X), ["up"] = file.Exact(p.Y) });
+                file.Item(item.Id)["windows"] = PlanWriter.All(places.All, p => new System.Text.Json.Nodes.JsonObject { ["across"] = file.Exact(p.X), ["up"] = file.Exact(p.Y) });
             }
         }
 

@@ -38,7 +38,7 @@ internal sealed record HiddenBox(string Name, Thing Thing, Stands Stands, Behind
             var (half, up) = (Thing.Width.Half, Thing.Height.Half);
             var ports = Behind.Ports.Items;
             var (x, y) = ports.Count == 0 ? (Behind.Outer.CentreX, Behind.Outer.CentreY) : (ports[0].Area.CentreX, ports[0].Area.CentreY);
-            return BoxPlaces.Of(
+            return new(
                 Rect.Between(inside.Left + half, inside.Right - half, inside.Bottom + up, inside.Top - up - BoxCheck.Plug),
                 [.. Behind.Before.Items.Concat(Others.Items).Select(b => new Blocked(BlockedBy.Plate, b.Name, b.Area, Rect.Between(b.Area.Left - half, b.Area.Right + half, b.Area.Bottom - up - BoxCheck.Plug, b.Area.Top + up)))], new(x, y, null, false, null));
         }
@@ -50,7 +50,7 @@ internal sealed record HiddenBox(string Name, Thing Thing, Stands Stands, Behind
     {
         var (outline, plugs) = (Outline, WithPlugs);
         Spot At(string part) => new("hidden/" + part, outline.CentreX, outline.CentreY);
-        Remedy[] remedies = Places.Places.Items.Count == 0 ? [] : [.. Places.Places.Items.Take(2).Where(p => p.X != outline.CentreX || p.Y != outline.CentreY).Select(p => new Remedy(
+        Remedy[] Remedies() => [.. Places.All.Take(2).Where(p => p.X != outline.CentreX || p.Y != outline.CentreY).Select(p => new Remedy(
             $"Put it at {p.X} across, {p.Y} up", "its middle, with its sockets up", [Stands.Here.Set("across", p.X), Stands.Here.Set("up", p.Y), Stands.Here.Set("sockets", "up")]))];
         if (Thing.Depth > Behind.Gap)
         {
@@ -61,13 +61,13 @@ internal sealed record HiddenBox(string Name, Thing Thing, Stands Stands, Behind
         if (Behind.Before.Items.FirstOrDefault(b => b.Area.Overlaps(outline)) is { Name: not null } under)
         {
             yield return FeedFindings.BoxUnderPlate.At(
-                At("plate"), $"Move the {Name} over or under it: it is {outline.Left} to {outline.Right} across and {outline.Bottom} to {outline.Top} up, and the {under.Name} {under.Area.Left} to {under.Area.Right} across and {under.Area.Bottom} to {under.Area.Top} up.", remedies);
+                At("plate"), $"Move the {Name} over or under it: it is {outline.Left} to {outline.Right} across and {outline.Bottom} to {outline.Top} up, and the {under.Name} {under.Area.Left} to {under.Area.Right} across and {under.Area.Bottom} to {under.Area.Top} up.", Remedies());
         }
 
         if (Others.Items.FirstOrDefault(o => o.Area.Overlaps(outline)) is { Name: not null } covered)
         {
             yield return FeedFindings.BoxUnderPlate.At(
-                At("covers"), $"Move the {Name}: it is {outline.Left} to {outline.Right} across and {outline.Bottom} to {outline.Top} up, and lies on the {covered.Name}, {covered.Area.Left} to {covered.Area.Right} across and {covered.Area.Bottom} to {covered.Area.Top} up.", remedies);
+                At("covers"), $"Move the {Name}: it is {outline.Left} to {outline.Right} across and {outline.Bottom} to {outline.Top} up, and lies on the {covered.Name}, {covered.Area.Left} to {covered.Area.Right} across and {covered.Area.Bottom} to {covered.Area.Top} up.", Remedies());
         }
 
         var inside = Behind.Outer.Grown(-Policy.Feeds.InsideDisplay);
@@ -75,7 +75,7 @@ internal sealed record HiddenBox(string Name, Thing Thing, Stands Stands, Behind
         if (over.By > Length.Zero)
         {
             yield return FeedFindings.BoxShows.At(
-                At("shows"), $"Move the {Name} {over.By:fine} inwards: with {BoxCheck.Plug} of plugs it is to stay {Policy.Feeds.InsideDisplay} inside the {Behind.Name}, and passes that on the {over.Side} side.", remedies);
+                At("shows"), $"Move the {Name} {over.By:fine} inwards: with {BoxCheck.Plug} of plugs it is to stay {Policy.Feeds.InsideDisplay} inside the {Behind.Name}, and passes that on the {over.Side} side.", Remedies());
         }
 
         if (Stands.Sockets is SocketsFace.Down or SocketsFace.Side)
@@ -93,7 +93,7 @@ internal sealed record HiddenBox(string Name, Thing Thing, Stands Stands, Behind
         if (Behind.Folds && Behind.Before.Items.FirstOrDefault(b => b.Area.Grown(Length.Tape(1)).Overlaps(plugs) && !b.Area.Overlaps(outline)) is { Name: not null } arm)
         {
             yield return FeedFindings.Pinch.At(
-                At("fold"), $"Keep it out of the fold: the {Name} with its plugs, {plugs.Left} to {plugs.Right} across and {plugs.Bottom} to {plugs.Top} up, is within 1 in of the {arm.Name}, {arm.Area.Left} to {arm.Area.Right} across and {arm.Area.Bottom} to {arm.Area.Top} up, and the arm folds there.", remedies);
+                At("fold"), $"Keep it out of the fold: the {Name} with its plugs, {plugs.Left} to {plugs.Right} across and {plugs.Bottom} to {plugs.Top} up, is within 1 in of the {arm.Name}, {arm.Area.Left} to {arm.Area.Right} across and {arm.Area.Bottom} to {arm.Area.Top} up, and the arm folds there.", Remedies());
         }
     }
 

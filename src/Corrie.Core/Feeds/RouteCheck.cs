@@ -62,7 +62,7 @@ internal static class RouteCheck
         {
             var x = hole.Kind == WayMoveKind.Stud ? task.Bays.Members.Items[hole.Index].Centre : hole.From.X;
             var y = hole.Kind is WayMoveKind.TopPlate ? task.Wall.Height - WayWall.TopPlate.Half : hole.Kind is WayMoveKind.BottomPlate ? WayWall.BottomPlate.Half : hole.From.Y;
-            if (HoleCheck.KeepOuts(task.Survey, task.Policy).FirstOrDefault(k => k.Area.Holds(x, y)) is { } keep)
+            if (task.Survey.KeepOuts(task.Policy).FirstOrDefault(k => k.Area.Holds(x, y)) is { } keep)
             {
                 yield return SurveyFindings.LiveNearHole.At(
                     new($"routes/{route.Id}/{keep.Id}", x, y), $"Find out where it runs, or take another way for {name}: its hole at {x} across, {y} up is in what is kept free round the {keep.Name}, {keep.Area.Left} to {keep.Area.Right} across and {keep.Area.Bottom} to {keep.Area.Top} up: {keep.Why}.");

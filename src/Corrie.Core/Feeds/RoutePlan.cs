@@ -19,6 +19,11 @@ public sealed record RefusedWay(Phrase Why, double Saves);
 /// <param name="Minutes">How long that takes.</param>
 public sealed record BayQuestion(Bay Bay, Length From, Length To, double More, bool Elsewhere, Phrase Probe, double Minutes);
 
+/// <summary>What a way is compared with.</summary>
+/// <param name="Others">Other ways that are allowed, the cheapest first.</param>
+/// <param name="Refused">What would be cheaper and is not allowed.</param>
+public sealed record RivalWays(IReadOnlyList<Way> Others, IReadOnlyList<RefusedWay> Refused);
+
 /// <summary>What has been made of a cable's way.</summary>
 /// <param name="Route">What is wanted.</param>
 /// <param name="From">Where it begins; null as long as that has no place.</param>
@@ -27,14 +32,15 @@ public sealed record BayQuestion(Bay Bay, Length From, Length To, double More, b
 /// <param name="Hole">Diameter of the holes.</param>
 /// <param name="Conduit">The tube that it runs in; null for none.</param>
 /// <param name="Chosen">The way that is taken; null where there is none.</param>
-/// <param name="Next">The next best that differs.</param>
-/// <param name="Others">Further ways that were looked at.</param>
-/// <param name="Refused">What would be cheaper and is not allowed.</param>
 /// <param name="Questions">Bays that nobody has looked into.</param>
 /// <param name="NailPlates">How many nail plates its holes need.</param>
+/// <param name="Rivals">What else it could be: looked for when somebody wants to compare.</param>
 public sealed record RoutePlan(
-    CableRoute Route, WayEnd? From, WayEnd? To, Bundle Bundle, Length Hole, Conduit? Conduit, Way? Chosen, Way? Next, IReadOnlyList<Way> Others, IReadOnlyList<RefusedWay> Refused, IReadOnlyList<BayQuestion> Questions, int NailPlates)
+    CableRoute Route, WayEnd? From, WayEnd? To, Bundle Bundle, Length Hole, Conduit? Conduit, Way? Chosen, IReadOnlyList<BayQuestion> Questions, int NailPlates, Lazy<RivalWays> Rivals)
 {
+    /// <summary>The next best way that differs from the one that is taken; null where there is none.</summary>
+    public Way? Next => Rivals.Value.Others is [var next, ..] ? next : null;
+
     /// <summary>Seals for holes through noggins and plates, which may be fire blocks.</summary>
     public int Seals => Chosen?.Holes.Count(h => h.Kind != WayMoveKind.Stud) ?? 0;
 

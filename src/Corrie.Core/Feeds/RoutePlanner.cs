@@ -19,14 +19,33 @@ internal static class RoutePlanner
     /// <returns>The ways, in the order in which they were asked for.</returns>
     public static WallRoutes Of(RouteTask task)
     {
-        var (plans, left, proven) = (new Dictionary<string, RoutePlan>(), task.Asked.Items.ToList(), true);
+        var (looked, proven) = Look(task);
+        return new([.. looked.Select((l, i) => Planned(task, l, new(() => Rivals(task, i))))], proven);
+    }
+
+    // Looked for once more when somebody asks: graphs that are kept for that would weigh more than the rest of the plan.
+    private static RivalWays Rivals(RouteTask task, int number)
+    {
+        var looked = Look(task).Looked[number];
+        var chosen = looked.Chosen;
+        // A raceway is the other way wherever it is not the one that is taken; where it is, what the wall would allow is beside it.
+        var through = Allowed(task, looked.Asked).Inside || task.Shut is null;
+        var all = new[] { through ? looked.Best : null, through ? looked.Next() : null, task.OnSurface(looked.Asked) }.OfType<Way>().OrderBy(w => w.Cost);
+        return new(
+            [.. all.Where(w => chosen is not null && w.DiffersFrom(chosen))],
+            chosen is null ? [] : [.. Refused(task, looked, chosen)]);
+    }
+
+    private static (IReadOnlyList<Looked> Looked, bool Proven) Look(RouteTask task)
+    {
+        var (found, left, proven) = (new Dictionary<string, Looked>(), task.Asked.Items.ToList(), true);
         while (left.FirstOrDefault(a => a.Route.Power) is { } power)
         {
             left.Remove(power);
             var signal = left.Where(a => !a.Route.Power).MinBy(a => Between(power, a));
             if (signal is null)
             {
-                Single(power);
+                Alone(power, task.Inside(power));
                 continue;
             }
 
@@ -34,24 +53,21 @@ internal static class RoutePlanner
             Together(power, signal);
         }
 
-        left.ForEach(Single);
-        return new([.. task.Asked.Items.Select(a => plans[a.Route.Id])], proven);
+        left.ForEach(a => Alone(a, task.Inside(a)));
+        return ([.. task.Asked.Items.Select(a => found[a.Route.Id])], proven);
 
-        void Single(RouteAsked asked)
-        {
-            Alone(asked, task.Inside(asked, task.Feeds));
-        }
+        void Keep(RouteAsked asked, WayAsked? way, WaySearch? search, Way? best, Func<Way?> next) => found[asked.Route.Id] = new(asked, way, search, best, next, Choose(task, asked, best, next));
 
         void Alone(RouteAsked asked, WayAsked? way)
         {
             var search = way is null ? null : new WaySearch(way, task.Policy.Feeds);
-            var found = search?.Found() ?? default;
-            plans[asked.Route.Id] = Finished(task, asked, way, search, Choose(task, asked, found.Best ?? Against(task, way), found.Next, task.OnSurface(asked)));
+            var (best, next) = search?.Found() ?? (null, WayFinder.Nothing);
+            Keep(asked, way, search, best ?? Against(task, way), next);
         }
 
         void Together(RouteAsked power, RouteAsked signal)
         {
-            var (p, s) = (task.Inside(power, task.Feeds), task.Inside(signal, task.Feeds));
+            var (p, s) = (task.Inside(power), task.Inside(signal));
             // One of them on the surface has nothing of the other beside it: each by itself. So it is where they cannot go together, and what is wrong with that is said.
             var both = p is null || s is null || !Allowed(task, power).Inside || !Allowed(task, signal).Inside ? null : WayFinder.Two(p, s, task.Policy.Feeds);
             proven &= both?.Proven ?? true;
@@ -62,8 +78,8 @@ internal static class RoutePlanner
                 return;
             }
 
-            plans[power.Route.Id] = Finished(task, power, p, both.Searches[0], Choose(task, power, first, both.Next[0], task.OnSurface(power)));
-            plans[signal.Route.Id] = Finished(task, signal, s, both.Searches[1], Choose(task, signal, second, both.Next[1], task.OnSurface(signal)));
+            Keep(power, p, both.Searches[0], first, both.Others[0]);
+            Keep(signal, s, both.Searches[1], second, both.Others[1]);
         }
     }
 
@@ -90,40 +106,36 @@ internal static class RoutePlanner
     private static Way? Against(RouteTask task, WayAsked? way) => way is null ? null
         : WayFinder.One(way with { MostBends = null }, task.Policy.Feeds).Best[0] ?? WayFinder.One(way with { Bores = true }, task.Policy.Feeds).Best[0] ?? WayFinder.One(way with { Bores = true, MostBends = null }, task.Policy.Feeds).Best[0];
 
-    private static (Way? Chosen, Way? Next, List<Way> Others) Choose(RouteTask task, RouteAsked asked, Way? best, Way? next, Way? surface)
+    private static Way? Choose(RouteTask task, RouteAsked asked, Way? best, Func<Way?> next)
     {
-        var (inside, _) = Allowed(task, asked);
-        // A raceway is the other way wherever it is not the one that is taken; where it is, what the wall would allow is beside it.
-        var through = inside || task.Shut is null;
-        var all = new[] { through ? best : null, through ? next : null, surface }.OfType<Way>().OrderBy(w => w.Cost).ToList();
-        var chosen = asked.Route.Taken switch
+        var inside = Allowed(task, asked).Inside;
+        return asked.Route.Taken switch
         {
             WayTaken.Inside => best,
-            WayTaken.Surface => surface,
-            WayTaken.Next when inside && next is not null => next,
-            _ => inside ? best : surface,
+            WayTaken.Surface => task.OnSurface(asked),
+            WayTaken.Next when inside && next() is { } other => other,
+            _ => inside ? best : task.OnSurface(asked),
         };
-        var others = all.Where(w => chosen is not null && w != chosen && w.DiffersFrom(chosen)).ToList();
-        return (chosen, others.FirstOrDefault(), [.. others.Skip(1)]);
     }
 
-    private static RoutePlan Finished(RouteTask task, RouteAsked asked, WayAsked? way, WaySearch? search, (Way? Chosen, Way? Next, List<Way> Others) ways)
+    private static RoutePlan Planned(RouteTask task, Looked looked, Lazy<RivalWays> rivals)
     {
+        var (asked, chosen) = (looked.Asked, looked.Chosen);
         var bundle = RouteTask.BundleOf(asked);
         var hole = RouteTask.HoleOf(asked);
-        var bored = ways.Chosen?.Holes.Count(h => h.Kind == WayMoveKind.Stud) ?? 0;
+        var bored = chosen?.Holes.Count(h => h.Kind == WayMoveKind.Stud) ?? 0;
         var plates = (task.Wall.StudDepth - hole).Half < RouteTask.PlateBelow ? bored * 2 : 0;
         return new(
-            asked.Route, asked.From?.Place, asked.To?.Place, bundle, hole, RouteTask.ConduitOf(asked.Route, bundle), ways.Chosen, ways.Next, ways.Others,
-            ways.Chosen is { } chosen ? [.. Refused(task, asked, way, search, chosen)] : [], ways.Chosen is { OnSurface: false } inside && search is not null ? [.. Questions(task, asked, search, inside)] : [], plates);
+            asked.Route, asked.From?.Place, asked.To?.Place, bundle, hole, RouteTask.ConduitOf(asked.Route, bundle), chosen,
+            chosen is { OnSurface: false } && looked.Search is { } search ? [.. Questions(task, asked, search, chosen)] : [], plates, rivals);
     }
 
     // What would be cheaper if one thing were otherwise.
-    private static IEnumerable<RefusedWay> Refused(RouteTask task, RouteAsked asked, WayAsked? way, WaySearch? search, Way chosen)
+    private static IEnumerable<RefusedWay> Refused(RouteTask task, Looked looked, Way chosen)
     {
         RefusedWay? If(double? cost, Phrase why) => cost is { } other && chosen.Cost - other > Worth ? new(why, chosen.Cost - other) : null;
         var found = new List<RefusedWay?>();
-        if (way is null || search is null)
+        if (looked is not { Way: { } way, Search: { } search })
         {
             return [];
         }
@@ -132,29 +144,29 @@ internal static class RoutePlanner
         {
             if (task.Shut is { } shut)
             {
-                found.Add(If(search.CostWith(_ => false), Phrase.Of($"Through the wall: {shut}.")));
+                found.Add(If(search.CostWith(), Phrase.Of($"Through the wall: {shut}.")));
             }
         }
         else
         {
             if (!way.Bores)
             {
-                found.Add(If(search.CostWith(s => s.Kind == WayMoveKind.Stud), Phrase.Of($"Through the studs: the hole is {way.Hole:fine}, and {task.MostHole:fine} is the most in {task.Wall.StudDepth} of stud.")));
+                found.Add(If(search.CostWith(WayMoveKind.Stud), Phrase.Of($"Through the studs: the hole is {way.Hole:fine}, and {task.MostHole:fine} is the most in {task.Wall.StudDepth} of stud.")));
             }
 
             if (!way.Wall.Attic)
             {
-                found.Add(If(search.CostWith(s => s.Kind is WayMoveKind.TopPlate or WayMoveKind.Attic), task.Feeds.Attic == false ? "Over the attic: nobody gets at the top plate from there." : "Over the attic: nobody has said whether the top plate can be reached."));
+                found.Add(If(search.CostWith(WayMoveKind.TopPlate, WayMoveKind.Attic), task.Feeds.Attic == false ? "Over the attic: nobody gets at the top plate from there." : "Over the attic: nobody has said whether the top plate can be reached."));
             }
 
             if (!way.Wall.Basement)
             {
-                found.Add(If(search.CostWith(s => s.Kind is WayMoveKind.BottomPlate or WayMoveKind.Basement), task.Feeds.Basement == false ? "Through the basement: nobody gets at the bottom plate from there." : "Through the basement: nobody has said whether the bottom plate can be reached."));
+                found.Add(If(search.CostWith(WayMoveKind.BottomPlate, WayMoveKind.Basement), task.Feeds.Basement == false ? "Through the basement: nobody gets at the bottom plate from there." : "Through the basement: nobody has said whether the bottom plate can be reached."));
             }
 
             // If nothing at all were in the way, which is looked for only where it could bring anything; and only where it does is it asked which of it.
             var closing = task.Wall.Features.Where(f => f.Traits.OpensWall || f.Traits.InWall).ToList();
-            double? Cost(WayWall wall) => new WaySearch(way with { Wall = wall }, task.Policy.Feeds).CostWith(_ => false);
+            double? Cost(WayWall wall) => new WaySearch(way with { Wall = wall }, task.Policy.Feeds).CostWith();
             if (closing.Count > 0 && If(way.AtLeast(task.Policy.Feeds), string.Empty) is not null && If(Cost(Without(way.Wall, _ => true)), string.Empty) is not null)
             {
                 found.AddRange(closing.Select(f => If(Cost(Without(way.Wall, c => c.What == f.Name)), Phrase.Of($"Straight on: the {f.Name} is there, {f.Left} to {f.Right} across and {f.Bottom} to {f.Top} up."))));
@@ -213,4 +225,13 @@ internal static class RoutePlanner
             yield return (at, high);
         }
     }
+
+    /// <summary>A way that was looked for.</summary>
+    /// <param name="Asked">What is wanted.</param>
+    /// <param name="Way">The same as it is looked for through the wall; null where an end is in no bay.</param>
+    /// <param name="Search">The search.</param>
+    /// <param name="Best">The cheapest way through the wall.</param>
+    /// <param name="Next">Looks for the cheapest that differs.</param>
+    /// <param name="Chosen">The way that is taken.</param>
+    private sealed record Looked(RouteAsked Asked, WayAsked? Way, WaySearch? Search, Way? Best, Func<Way?> Next, Way? Chosen);
 }

@@ -101,11 +101,8 @@ internal sealed record RouteTask(Surveyed Survey, Bays Bays, WallFeeds Feeds, Sa
 
     /// <summary>A way as it is looked for through the wall.</summary>
     /// <param name="asked">The way.</param>
-    /// <param name="feeds">What feeds have to know of the wall, or something else to see what it would bring.</param>
-    /// <param name="bores">Whether studs may be drilled; null for by the hole's size.</param>
-    /// <param name="wall">The wall, or another to see what it would bring.</param>
     /// <returns>The way; null where an end is in no bay.</returns>
-    public WayAsked? Inside(RouteAsked asked, WallFeeds feeds, bool? bores = null, Surveyed? wall = null)
+    public WayAsked? Inside(RouteAsked asked)
     {
         if (asked.From is not { } from || asked.To is not { } to || Bays.At(from.Place.X) is null || Bays.At(to.Place.X) is null)
         {
@@ -113,9 +110,9 @@ internal sealed record RouteTask(Surveyed Survey, Bays Bays, WallFeeds Feeds, Sa
         }
 
         var hole = HoleOf(asked);
-        var way = WayWall.Of(wall ?? Survey, Bays, feeds, hole, Policy);
+        var way = WayWall.Of(Survey, Bays, Feeds, hole, Policy);
         // A hole for a cable keeps clear of a bolt that is planned there, and of what may be behind the board.
-        var keeps = HoleCheck.KeepOuts(Survey, Policy);
+        var keeps = Survey.KeepOuts(Policy);
         var kept = way with
         {
             AtMember = [.. way.AtMember.Select((closed, i) => (IReadOnlyList<ClosedStretch>)[.. closed, .. Bolts.Items.Where(b => Bays.Members.Items[i] is var m && b.X > m.Left && b.X < m.Right)
@@ -123,7 +120,7 @@ internal sealed record RouteTask(Surveyed Survey, Bays Bays, WallFeeds Feeds, Sa
                 .. keeps.Where(k => k.Area.Overlaps(Bays.Members.Items[i].Left, Bays.Members.Items[i].Right)).Select(k => new ClosedStretch(k.Area.Bottom - hole.Half + WayWall.Margin, k.Area.Top + hole.Half - WayWall.Margin, k.Name))])],
         };
         var bends = asked.Route.Conduit is ConduitKind.Emt or ConduitKind.Ent ? 4 : (int?)null;
-        return new(kept, from.Place, to.Place, hole, bores ?? hole <= MostHole, bends);
+        return new(kept, from.Place, to.Place, hole, hole <= MostHole, bends);
     }
 
     /// <summary>A way over the surface.</summary>

@@ -12,10 +12,10 @@ namespace Corrie.Core.Feeds;
 /// <param name="MostBends">How often it may turn; null for as often as it likes.</param>
 internal sealed record WayAsked(WayWall Wall, WayEnd From, WayEnd To, Length Hole, bool Bores, int? MostBends)
 {
-    /// <summary>Whether it may not take a step of the graph, in which everything is laid out.</summary>
-    /// <param name="step">The step.</param>
-    /// <returns>Whether the step is closed to it.</returns>
-    public bool MayNot(WayStep step) => step.Kind switch
+    /// <summary>Whether it may not take steps of a kind, which the graph lays out for everybody.</summary>
+    /// <param name="kind">The kind.</param>
+    /// <returns>Whether they are closed to it.</returns>
+    public bool MayNot(WayMoveKind kind) => kind switch
     {
         WayMoveKind.Stud => !Bores,
         WayMoveKind.TopPlate or WayMoveKind.Attic => !Wall.Attic,
@@ -44,10 +44,14 @@ internal sealed record WayAsked(WayWall Wall, WayEnd From, WayEnd To, Length Hol
 
 /// <summary>What was found.</summary>
 /// <param name="Best">The cheapest way of each; null where there is none that is allowed together with the others'.</param>
-/// <param name="Next">For each: the cheapest other way while the others stay; null where there is none.</param>
+/// <param name="Others">For each: the cheapest other way while the others stay; null where there is none. Looked for when somebody asks.</param>
 /// <param name="Proven">Whether it is certain that no pair is cheaper.</param>
 /// <param name="Searches">For each: the search in which it can be asked what would be if something were otherwise.</param>
-internal sealed record WaysFound(IReadOnlyList<Way?> Best, IReadOnlyList<Way?> Next, bool Proven, IReadOnlyList<WaySearch> Searches);
+internal sealed record WaysFound(IReadOnlyList<Way?> Best, IReadOnlyList<Func<Way?>> Others, bool Proven, IReadOnlyList<WaySearch> Searches)
+{
+    /// <summary>For each: the cheapest other way while the others stay; null where there is none.</summary>
+    public IReadOnlyList<Way?> Next => [.. Others.Select(o => o())];
+}
 
 /// <summary>One way that is looked for, with its graph: what would be if something were otherwise is a search in the same graph.</summary>
 internal sealed class WaySearch
@@ -60,7 +64,7 @@ internal sealed class WaySearch
     /// <param name="figures">What moves cost.</param>
     public WaySearch(WayAsked asked, FeedFigures figures)
     {
-        graph = new(asked.Wall, figures, asked.From, asked.To, WayGraph.RowsOf(asked.Wall, [asked.From, asked.To], null), asked.MostBends);
+        graph = new(asked.Wall, figures, asked.From, asked.To, WayGraph.RowsOf([asked.Wall], [asked.From, asked.To], null), asked.MostBends);
         closed = graph.Mark(asked.MayNot);
     }
 
@@ -70,25 +74,25 @@ internal sealed class WaySearch
     public WaySearch(WayGraph graph, bool[] closed) => (this.graph, this.closed) = (graph, closed);
 
     /// <summary>The cheapest way, and the cheapest that differs.</summary>
-    /// <returns>Both; null where there is none.</returns>
-    public (Way? Best, Way? Next) Found()
+    /// <returns>The one, null where there is none, and how to look for the other.</returns>
+    public (Way? Best, Func<Way?> Next) Found()
     {
         graph.Aim(closed);
-        return graph.Shortest(closed) is { } best ? (graph.Told(best), WayFinder.Other(graph, best, closed)) : default;
+        return graph.Shortest(closed) is { } best ? (graph.Told(best), () => WayFinder.Other(graph, best, closed)) : (null, WayFinder.Nothing);
     }
 
-    /// <summary>What the cheapest way would cost if some steps were open as well.</summary>
-    /// <param name="opened">The steps.</param>
+    /// <summary>What the cheapest way would cost if some kinds of steps were open as well.</summary>
+    /// <param name="opened">The kinds.</param>
     /// <returns>The cost; null where there is no way even so.</returns>
-    public double? CostWith(Func<WayStep, bool> opened)
+    public double? CostWith(params ReadOnlySpan<WayMoveKind> opened)
     {
         var without = (bool[])closed.Clone();
         for (var i = 0; i < without.Length; i++)
         {
-            without[i] &= !opened(graph.Steps[i]);
+            without[i] &= !opened.Contains(graph.Steps[i].Kind);
         }
 
-        return graph.Shortest(without, aimed: false) is { } way ? graph.Told(way).Cost : null;
+        return graph.Shortest(without, aimed: false) is { } way ? graph.WholeCost(way) : null;
     }
 
     /// <summary>The cheapest way if a noggin crossed a bay.</summary>
@@ -98,14 +102,21 @@ internal sealed class WaySearch
     /// <returns>Its cost, and whether it goes through that noggin; null where there is no way.</returns>
     public (double Cost, bool Through)? WithNoggin(int bay, Length middle, double noggin)
     {
-        var dear = graph.Mark(s => s.Kind == WayMoveKind.AlongBay && s.Index == bay && graph.Rows[s.Row] < middle && graph.Rows[s.Row + 1] >= middle);
+        var dear = new bool[graph.Steps.Count];
+        var (start, end) = graph.Of(bay);
+        for (var i = start; i < end; i++)
+        {
+            var step = graph.Steps[i];
+            dear[i] = step.Kind == WayMoveKind.AlongBay && graph.Rows[step.Row] < middle && graph.Rows[step.Row + 1] >= middle;
+        }
+
         if (graph.Shortest(closed, dear, noggin) is not { } way)
         {
             return null;
         }
 
         var through = way.Any(s => dear[s]);
-        return (graph.Told(way).Cost + (through ? noggin : 0), through);
+        return (graph.WholeCost(way) + (through ? noggin : 0), through);
     }
 }
 
@@ -121,6 +132,9 @@ internal static class WayFinder
 
     // Chooses between ways of one price, and never between prices.
     private const double Nudge = 1e-7;
+
+    /// <summary>There is no other way.</summary>
+    internal static readonly Func<Way?> Nothing = () => null;
 
     /// <summary>Finds one way.</summary>
     /// <param name="asked">The way.</param>
@@ -141,8 +155,7 @@ internal static class WayFinder
     public static WaysFound Two(WayAsked power, WayAsked signal, FeedFigures figures)
     {
         var apart = Apart(power, signal, figures);
-        var ends = new[] { power.From, power.To, signal.From, signal.To };
-        IReadOnlyList<Length> rows = [.. WayGraph.RowsOf(power.Wall, ends, apart).Concat(WayGraph.RowsOf(signal.Wall, ends, apart)).Distinct().Order()];
+        var rows = WayGraph.RowsOf([power.Wall, signal.Wall], [power.From, power.To, signal.From, signal.To], apart);
         WayGraph[] graphs = [new(power.Wall, figures, power.From, power.To, rows, power.MostBends), new(signal.Wall, figures, signal.From, signal.To, rows, signal.MostBends)];
         bool[][] closed = [graphs[0].Mark(power.MayNot), graphs[1].Mark(signal.MayNot)];
         graphs[0].Aim(closed[0]);
@@ -181,7 +194,7 @@ internal static class WayFinder
 
         return None(true);
 
-        WaysFound None(bool proven) => new([null, null], [null, null], proven, [new(graphs[0], closed[0]), new(graphs[1], closed[1])]);
+        WaysFound None(bool proven) => new([null, null], [Nothing, Nothing], proven, [new(graphs[0], closed[0]), new(graphs[1], closed[1])]);
 
         Try? Without(Try at, int which, IEnumerable<int> left)
         {
@@ -251,7 +264,7 @@ internal static class WayFinder
 
     private static WaysFound Found(WayGraph[] graphs, IReadOnlyList<int>[] ways, bool[][] closed, Meeting meets, bool proven) => new(
         [graphs[0].Told(ways[0]), graphs[1].Told(ways[1])],
-        [Other(graphs[0], ways[0], Both(closed[0], meets.With(1, ways[1]))), Other(graphs[1], ways[1], Both(closed[1], meets.With(0, ways[0])))],
+        [() => Other(graphs[0], ways[0], Both(closed[0], meets.With(1, ways[1]))), () => Other(graphs[1], ways[1], Both(closed[1], meets.With(0, ways[0])))],
         proven, [new(graphs[0], closed[0]), new(graphs[1], closed[1])]);
 
     private static bool[] Both(bool[] a, bool[] b)

@@ -1,3 +1,4 @@
+using System.Numerics.Tensors;
 using Corrie.Core.Measure;
 using Corrie.Core.Planning;
 
@@ -97,20 +98,58 @@ internal sealed class WayGraph
     public int Places => begins.Length - 1;
 
     /// <summary>The heights at which ways may turn: where something changes, and what keeps clear of another cable there.</summary>
-    /// <param name="wall">What the wall lets through.</param>
+    /// <param name="walls">What the wall lets through, for the hole of each way.</param>
     /// <param name="ends">The ends of all ways.</param>
     /// <param name="apart">How far ways keep apart; null for one way alone.</param>
     /// <returns>The heights, from the lowest.</returns>
-    public static IReadOnlyList<Length> RowsOf(WayWall wall, IEnumerable<WayEnd> ends, Length? apart)
+    public static IReadOnlyList<Length> RowsOf(IReadOnlyList<WayWall> walls, IReadOnlyList<WayEnd> ends, Length? apart)
     {
-        var fixedOnes = ends.Select(e => e.Y).ToHashSet();
-        var all = wall.Heights().Where(h => h >= WayWall.Lowest && h <= wall.Highest).Concat(fixedOnes);
-        if (apart is { } distance)
+        var rows = new List<Length>();
+        foreach (var end in ends)
         {
-            all = all.ToList().SelectMany(h => new[] { h, h + distance, h - distance }).Where(h => fixedOnes.Contains(h) || (h >= WayWall.Lowest && h <= wall.Highest));
+            rows.Add(end.Y);
+            Beside(end.Y);
         }
 
-        return [.. all.Distinct().Order()];
+        foreach (var height in walls.SelectMany(w => w.Heights()).Distinct())
+        {
+            if (Add(height))
+            {
+                Beside(height);
+            }
+        }
+
+        rows.Sort();
+        var kept = 0;
+        for (var i = 1; i < rows.Count; i++)
+        {
+            if (rows[i] != rows[kept])
+            {
+                rows[++kept] = rows[i];
+            }
+        }
+
+        return rows[..(kept + 1)];
+
+        void Beside(Length height)
+        {
+            if (apart is { } distance)
+            {
+                Add(height + distance);
+                Add(height - distance);
+            }
+        }
+
+        bool Add(Length height)
+        {
+            var inside = height >= WayWall.Lowest && height <= walls[0].Highest;
+            if (inside)
+            {
+                rows.Add(height);
+            }
+
+            return inside;
+        }
     }
 
     /// <summary>The steps along a bay, through its plates and through the member at its right.</summary>
@@ -119,21 +158,22 @@ internal sealed class WayGraph
     public (int From, int To) Of(int index) => (firstOf[index], firstOf[index + 1]);
 
     /// <summary>Which steps are left out of a search.</summary>
-    /// <param name="which">Says so of a step.</param>
+    /// <param name="which">Says so of a kind.</param>
     /// <returns>Yes or no for each step.</returns>
-    public bool[] Mark(Func<WayStep, bool> which)
+    public bool[] Mark(Func<WayMoveKind, bool> which)
     {
-        var marked = new bool[steps.Count];
+        var (marked, kinds) = (new bool[steps.Count], Array.ConvertAll(Enum.GetValues<WayMoveKind>(), k => which(k)));
         for (var i = 0; i < marked.Length; i++)
         {
-            marked[i] = which(steps[i]);
+            marked[i] = kinds[(int)steps[i].Kind];
         }
 
         return marked;
     }
 
     /// <summary>
-    /// Looks from the end how far every place is from it, so that later searches that leave out as much or more go straight there.
+    /// Looks from the end how far places are from it, so that later searches that leave out as much or more go straight there. It stops
+    /// where no way goes that is dearer by less than a noggin: what is farther is known to be at least as far as that.
     /// </summary>
     /// <param name="without">Steps that no later search takes.</param>
     public void Aim(bool[] without)
@@ -149,8 +189,17 @@ internal sealed class WayGraph
         var goal = Place(last, to.Y);
         found[goal] = 0;
         queue.Enqueue(goal, 0);
+        var (start, far) = (first < 0 ? -1 : Place(first, from.Y), double.PositiveInfinity);
         while (queue.TryDequeue(out var place, out var cost))
         {
+            if (cost > far)
+            {
+                TensorPrimitives.Min(found, cost, found);
+                break;
+            }
+
+            far = place == start ? cost + figures.Cost(figures.Noggin) : far;
+
             for (var i = begins[place]; cost <= found[place] && i < begins[place + 1]; i++)
             {
                 var step = steps[leaving[i]];
@@ -275,6 +324,14 @@ internal sealed class WayGraph
         return sum;
     }
 
+    /// <summary>What a way costs altogether.</summary>
+    /// <param name="way">The steps, by their numbers.</param>
+    /// <returns>The cost, in the company's money.</returns>
+    public double WholeCost(IReadOnlyList<int> way) => Cost(way) + (first == last ? Lean.Cost : 0);
+
+    // Where both ends are in one bay a cable leans across it.
+    private (double Cost, double Minutes) Lean => ((to.X - from.X).Abs.Inches / 12 * figures.Cost(figures.AlongBay), (to.X - from.X).Abs.Inches / 12 * figures.AlongBay.Minutes);
+
     /// <summary>A way told in moves, straight stretches together.</summary>
     /// <param name="way">The steps, by their numbers.</param>
     /// <returns>The way.</returns>
@@ -304,8 +361,7 @@ internal sealed class WayGraph
 
         if (at.X != to.X)
         {
-            var across = (to.X - at.X).Abs.Inches / 12;
-            moves.Add(new(WayMoveKind.AlongBay, last, at, to, across * figures.Cost(figures.AlongBay), across * figures.AlongBay.Minutes));
+            moves.Add(new(WayMoveKind.AlongBay, last, at, to, Lean.Cost, Lean.Minutes));
         }
 
         return new(moves);

@@ -180,7 +180,7 @@ public sealed class BoltGroup
         var stiff = new double[order, order];
         for (var i = 0; i < Count; i++)
         {
-            shape[i] = [.. planes.Select(p => p[0] + (p[1] * x[i]) + (p[2] * y[i]))];
+            shape[i] = Array.ConvertAll(planes, p => p[0] + (p[1] * x[i]) + (p[2] * y[i]));
             for (var a = 0; a < order; a++)
             {
                 for (var b = 0; b < order; b++)
@@ -196,26 +196,63 @@ public sealed class BoltGroup
         }
 
         // Every result is linear in the load (out, along, over): a row of three numbers.
-        var moves = Enumerable.Range(0, order).Select(a => Row(k => Enumerable.Range(0, order).Sum(b => soft[a, b] * planes[b][k]))).ToArray();
-        double[] On(double px, double py) => Row(k => Enumerable.Range(0, order).Sum(a => (planes[a][0] + (planes[a][1] * px) + (planes[a][2] * py)) * moves[a][k]));
-        var pulls = Enumerable.Range(0, Count).Select(i => On(x[i], y[i])).ToArray();
-        var spare = new[]
+        var moves = new double[order][];
+        for (var a = 0; a < order; a++)
         {
-            Row(k => pulls.Sum(p => p[k]) - (k == 0 ? 1 : 0)),
-            Row(k => pulls.Select((p, i) => p[k] * x[i]).Sum() - (k == 1 ? 1 : 0)),
-            Row(k => pulls.Select((p, i) => p[k] * y[i]).Sum() - (k == 2 ? 1 : 0)),
-        };
+            moves[a] = new double[3];
+            for (var b = 0; b < order; b++)
+            {
+                AddTo(moves[a], planes[b], soft[a, b]);
+            }
+        }
+
+        double[] On(double px, double py)
+        {
+            var row = new double[3];
+            for (var a = 0; a < order; a++)
+            {
+                AddTo(row, moves[a], planes[a][0] + (planes[a][1] * px) + (planes[a][2] * py));
+            }
+
+            return row;
+        }
+
+        var pulls = new double[Count][];
+        double[][] spare = [[-1, 0, 0], [0, -1, 0], [0, 0, -1]];
+        for (var i = 0; i < Count; i++)
+        {
+            pulls[i] = On(x[i], y[i]);
+            AddTo(spare[0], pulls[i], 1);
+            AddTo(spare[1], pulls[i], x[i]);
+            AddTo(spare[2], pulls[i], y[i]);
+        }
+
         double[][] presses = rests switch
         {
             [] => [],
             [_] => [spare[0]],
-            [0, 1] or [2, 3] => [Row(k => spare[0][k] - (spare[1][k] / width)), Row(k => spare[1][k] / width)],
-            _ => [Row(k => spare[0][k] - (spare[2][k] / height)), Row(k => spare[2][k] / height)],
+            [0, 1] or [2, 3] => Shared(spare[0], spare[1], width),
+            _ => Shared(spare[0], spare[2], height),
         };
-        contacts.Add(new(pulls, presses, rests, [.. new[] { (0d, 0d), (width, 0d), (0d, height), (width, height) }.Select(c => On(c.Item1, c.Item2))]));
+        contacts.Add(new(pulls, presses, rests, [On(0, 0), On(width, 0), On(0, height), On(width, height)]));
     }
 
-    private static double[] Row(Func<int, double> of) => [of(0), of(1), of(2)];
+    private static void AddTo(double[] row, double[] other, double times)
+    {
+        for (var k = 0; k < row.Length; k++)
+        {
+            row[k] += other[k] * times;
+        }
+    }
+
+    // Between two corners: by its moment about the first, over how far apart they are.
+    private static double[][] Shared(double[] all, double[] moment, double apart)
+    {
+        var (first, second) = ((double[])all.Clone(), new double[3]);
+        AddTo(first, moment, -1 / apart);
+        AddTo(second, moment, 1 / apart);
+        return [first, second];
+    }
 
     private static double Dot(double[] row, in Resultant load) => (row[0] * load.Out) + (row[1] * load.Along) + (row[2] * load.Over);
 
@@ -224,15 +261,21 @@ public sealed class BoltGroup
     {
         var n = matrix.GetLength(0);
         var (a, inverse) = ((double[,])matrix.Clone(), new double[n, n]);
-        var largest = Enumerable.Range(0, n).Max(i => Math.Abs(a[i, i]));
+        var largest = 0d;
         for (var i = 0; i < n; i++)
         {
             inverse[i, i] = 1;
+            largest = Math.Max(largest, Math.Abs(a[i, i]));
         }
 
         for (var i = 0; i < n; i++)
         {
-            var pivot = Enumerable.Range(i, n - i).MaxBy(r => Math.Abs(a[r, i]));
+            var pivot = i;
+            for (var r = i + 1; r < n; r++)
+            {
+                pivot = Math.Abs(a[r, i]) > Math.Abs(a[pivot, i]) ? r : pivot;
+            }
+
             if (Math.Abs(a[pivot, i]) <= largest * 1e-12)
             {
                 return null;

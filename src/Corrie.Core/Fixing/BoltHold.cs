@@ -39,8 +39,9 @@ public sealed class BoltHold
     internal BoltHold(Force pull, Func<Angle, Dowel> dowel, double factor)
     {
         (Pull, Dowel, Factor) = (pull, dowel, factor);
-        // A bolt's worst pose asks for it at hundreds of angles: every second degree is worked out, and in between it is straight to a thousandth.
-        across = [.. Enumerable.Range(0, (90 / Step) + 1).Select(i => YieldEquations.Least(dowel(new(i * Step))).Load.Newtons * factor)];
+        // A bolt's worst pose asks for it at hundreds of angles: every second degree is worked out when it is asked for, and in between it is straight to a thousandth.
+        across = new double[(90 / Step) + 1];
+        Array.Fill(across, double.NaN);
     }
 
     /// <summary>What a maker or an engineer says that it holds; both together in proportion.</summary>
@@ -74,8 +75,11 @@ public sealed class BoltHold
 
         var at = Math.Clamp(fromGrain.Degrees, 0, 90) / Step;
         var low = Math.Min((int)at, across.Length - 2);
-        return new(across[low] + ((across[low + 1] - across[low]) * (at - low)));
+        return new(At(low) + ((At(low + 1) - At(low)) * (at - low)));
     }
+
+    // Two threads that ask at once work out the same.
+    private double At(int step) => double.IsNaN(across![step]) ? across[step] = YieldEquations.Least(Dowel!(new(step * Step))).Load.Newtons * Factor : across[step];
 
     /// <summary>How far a load uses it up, the largest of three shares: out, across, and both together by <c>Z_a = (W p) Z / ((W p) cos² a + Z sin² a)</c> for screws in wood (NDS-2018 12.4.1, from memory), the sum of both shares for rated anchors (common practice).</summary>
     /// <remarks>Where a load across is all that a screw holds, the formula would let a pull take some of it away again: each share counts by itself too.</remarks>

@@ -31,7 +31,13 @@ internal static class BoltPlan
         var engineer = FixingEvidence.EngineerFor(input);
         (Length Penetration, Length Thread)[] reach = [.. each.Select(b => InBase(b, b.Fastener))];
         BoltHold Hold(int i) => engineer is { } figure ? new(figure.Tension, figure.Shear) : OwnHold(each[i], reach[i].Penetration, reach[i].Thread);
-        BoltHold[] holds = [.. each.Select((_, i) => Hold(i))];
+        var holds = new BoltHold[each.Count];
+        for (var i = 0; i < holds.Length; i++)
+        {
+            // Bolts of one kind that reach as deep hold the same.
+            holds[i] = i > 0 && ReferenceEquals(each[i], each[i - 1]) && reach[i] == reach[i - 1] ? holds[i - 1] : Hold(i);
+        }
+
         var model = new LoadModel(input);
         IReadOnlyList<(BoltLoad Load, LoadPose Pose)> loads = holds.Length == 0 ? [] : model.Worst(group, (i, load) => Use(holds[i], load));
         for (var i = 0; i < bolts.Count && input.Gaps.Items.Count > 0; i++)

@@ -11,8 +11,10 @@ namespace Corrie.Core.Format;
 /// <param name="parent">The place of what holds it; null for the root.</param>
 /// <param name="key">Its name there.</param>
 /// <param name="units">The document's units.</param>
-public sealed class Place(Place? parent, string key, UnitSystem units)
+public sealed class Place(Place? parent, string key, UnitSystem units) : IEquatable<Place>
 {
+    private readonly Place? parent = parent;
+
     /// <summary>The place of a part that stands in no document.</summary>
     public static Place Nowhere { get; } = new(null, string.Empty, UnitSystem.Inches);
 
@@ -21,6 +23,15 @@ public sealed class Place(Place? parent, string key, UnitSystem units)
 
     /// <summary>The units in which the document's lengths are written.</summary>
     public UnitSystem Units { get; } = units;
+
+    /// <inheritdoc/>
+    public bool Equals(Place? other) => ReferenceEquals(this, other) || (other is not null && Key == other.Key && Units == other.Units && Equals(parent, other.parent));
+
+    /// <inheritdoc/>
+    public override bool Equals(object? obj) => Equals(obj as Place);
+
+    /// <inheritdoc/>
+    public override int GetHashCode() => HashCode.Combine(Key, Units);
 
     /// <summary>JSON Pointer of the part.</summary>
     public string Pointer => parent is null ? string.Empty : Format.Pointer.Join(parent.Pointer, Key);

@@ -77,7 +77,7 @@ public static class FeedStart
             changes.ForEach(c => Pointer.Set(with, c.Path, c.Value?.DeepClone()));
             var planned = Planner.Plan(JobForm.Read(with).Sheet);
             var outer = plan.Placement(display.Id)!.Outer;
-            var place = planned.Box(key)?.Places.Items is { Count: > 0 } places ? (places[0].X, places[0].Y) : key == behind ? (outer.CentreX, outer.CentreY) : (outer.CentreX, OutletHeight);
+            var place = planned.Box(key)?.All is { Count: > 0 } places ? (places[0].X, places[0].Y) : key == behind ? (outer.CentreX, outer.CentreY) : (outer.CentreX, OutletHeight);
             var item = (JsonObject)changes.First(c => c.Path == $"/items/{key}").Value!;
             item[PlacementChoice.Part.Name] = new JsonObject { ["given"] = "centre", ["height"] = LengthText.Exact(place.Item2, units), ["across"] = LengthText.Exact(place.Item1, units) };
         }

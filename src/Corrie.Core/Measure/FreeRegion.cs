@@ -5,7 +5,18 @@ namespace Corrie.Core.Measure;
 public sealed record FreeWindow(IReadOnlyList<Rect> Pieces)
 {
     /// <summary>The least rectangle round it.</summary>
-    public Rect Bounds { get; } = Rect.Between(Pieces.Min(p => p.Left), Pieces.Max(p => p.Right), Pieces.Min(p => p.Bottom), Pieces.Max(p => p.Top));
+    public Rect Bounds { get; } = Round(Pieces);
+
+    private static Rect Round(IReadOnlyList<Rect> pieces)
+    {
+        var (left, right, bottom, top) = (pieces[0].Left, pieces[0].Right, pieces[0].Bottom, pieces[0].Top);
+        foreach (var piece in pieces)
+        {
+            (left, right, bottom, top) = (Length.Min(left, piece.Left), Length.Max(right, piece.Right), Length.Min(bottom, piece.Bottom), Length.Max(top, piece.Top));
+        }
+
+        return Rect.Between(left, right, bottom, top);
+    }
 
     /// <summary>Whether a point lies in it; its edges are part of it.</summary>
     /// <param name="x">From the left corner.</param>
@@ -30,37 +41,54 @@ public sealed record FreeRegion(IReadOnlyList<FreeWindow> Windows)
         }
 
         var solid = Solid(bounds, blocked);
-        var edges = solid.SelectMany(b => new[] { b.Left, b.Right }).Where(x => x > bounds.Left && x < bounds.Right).Append(bounds.Left).Append(bounds.Right).Distinct().Order().ToList();
-        var (slabs, parents) = (new List<List<Piece>>(), new List<int>());
+        var edges = Edges(bounds, solid);
+        var (pieces, begins) = (new List<Piece>(), new List<int>());
         for (var i = 0; i < edges.Count; i++)
         {
-            var x = edges[i];
-            slabs.Add(Slab(bounds, solid, x, x, parents));
+            begins.Add(pieces.Count);
+            Slab(bounds, solid, edges[i], edges[i], pieces);
+            begins.Add(pieces.Count);
             if (i + 1 < edges.Count)
             {
-                slabs.Add(Slab(bounds, solid, x, edges[i + 1], parents));
+                Slab(bounds, solid, edges[i], edges[i + 1], pieces);
             }
         }
 
-        int Root(int i) => parents[i] == i ? i : parents[i] = Root(parents[i]);
-        for (var s = 0; s + 1 < slabs.Count; s++)
+        // Pieces that touch belong together; a line that lies along a piece beside it says nothing of its own.
+        var (parents, covered) = (new int[pieces.Count], new bool[pieces.Count]);
+        for (var i = 0; i < parents.Length; i++)
         {
-            foreach (var a in slabs[s])
+            parents[i] = i;
+        }
+
+        int Root(int i) => parents[i] == i ? i : parents[i] = Root(parents[i]);
+        for (var s = 0; s + 2 < begins.Count; s++)
+        {
+            for (var m = begins[s]; m < begins[s + 1]; m++)
             {
-                foreach (var b in slabs[s + 1].Where(b => a.Rect.Bottom <= b.Rect.Top && b.Rect.Bottom <= a.Rect.Top))
+                for (var n = begins[s + 1]; n < begins[s + 2]; n++)
                 {
-                    parents[Root(b.Id)] = Root(a.Id);
+                    var (a, b) = (pieces[m], pieces[n]);
+                    if (a.Bottom <= b.Top && b.Bottom <= a.Top)
+                    {
+                        parents[Root(n)] = Root(m);
+                        var (line, beside) = s % 2 == 0 ? (m, b) : (n, a);
+                        covered[line] |= beside.Bottom <= pieces[line].Bottom && beside.Top >= pieces[line].Top;
+                    }
                 }
             }
         }
 
-        // A line that lies along a piece beside it says nothing of its own.
-        bool Covered(int s, Piece p) => s % 2 == 0 && new[] { s - 1, s + 1 }.Where(n => n >= 0 && n < slabs.Count).SelectMany(n => slabs[n]).Any(q => q.Rect.Bottom <= p.Rect.Bottom && q.Rect.Top >= p.Rect.Top);
-        return new(
-        [
-            .. slabs.SelectMany((slab, s) => slab.Where(p => !Covered(s, p))).GroupBy(p => Root(p.Id)).Select(g => new FreeWindow([.. g.Select(p => p.Rect)]))
-                .OrderBy(w => w.Bounds.Left).ThenBy(w => w.Bounds.Bottom),
-        ]);
+        var windows = new Dictionary<int, List<Rect>>();
+        for (var i = 0; i < pieces.Count; i++)
+        {
+            if (!covered[i])
+            {
+                (windows.TryGetValue(Root(i), out var window) ? window : windows[Root(i)] = []).Add(pieces[i].Outline);
+            }
+        }
+
+        return new([.. windows.Values.Select(w => new FreeWindow(w)).OrderBy(w => w.Bounds.Left).ThenBy(w => w.Bounds.Bottom)]);
     }
 
     /// <summary>The part that a point lies in.</summary>
@@ -89,15 +117,21 @@ public sealed record FreeRegion(IReadOnlyList<FreeWindow> Windows)
 
     private static bool Inside(Rect inner, Rect outer) => outer.Left <= inner.Left && outer.Right >= inner.Right && outer.Bottom <= inner.Bottom && outer.Top >= inner.Top;
 
-    private static List<Piece> Slab(Rect bounds, List<Rect> solid, Length left, Length right, List<int> parents)
+    // Where something begins or ends, from the left.
+    private static List<Length> Edges(Rect bounds, List<Rect> solid)
     {
-        var pieces = new List<Piece>();
-        void Free(Length from, Length to)
+        var edges = new SortedSet<Length> { bounds.Left, bounds.Right };
+        foreach (var block in solid)
         {
-            pieces.Add(new(Rect.Between(left, right, from, to), parents.Count));
-            parents.Add(parents.Count);
+            edges.Add(Length.Max(block.Left, bounds.Left));
+            edges.Add(Length.Min(block.Right, bounds.Right));
         }
 
+        return [.. edges];
+    }
+
+    private static void Slab(Rect bounds, List<Rect> solid, Length left, Length right, List<Piece> pieces)
+    {
         var free = bounds.Bottom;
         foreach (var block in solid)
         {
@@ -109,7 +143,7 @@ public sealed record FreeRegion(IReadOnlyList<FreeWindow> Windows)
 
             if (block.Bottom >= free && block.Bottom <= bounds.Top)
             {
-                Free(free, block.Bottom);
+                pieces.Add(new(left, right, free, block.Bottom));
             }
 
             free = Length.Max(free, block.Top);
@@ -117,11 +151,12 @@ public sealed record FreeRegion(IReadOnlyList<FreeWindow> Windows)
 
         if (free <= bounds.Top)
         {
-            Free(free, bounds.Top);
+            pieces.Add(new(left, right, free, bounds.Top));
         }
-
-        return pieces;
     }
 
-    private readonly record struct Piece(Rect Rect, int Id);
+    private readonly record struct Piece(Length Left, Length Right, Length Bottom, Length Top)
+    {
+        public Rect Outline => Rect.Between(Left, Right, Bottom, Top);
+    }
 }

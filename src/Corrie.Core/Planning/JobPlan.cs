@@ -29,7 +29,14 @@ public sealed class JobPlan : IResults
         rises = builder.Rises;
         Marks = [.. builder.InOrder.SelectMany(p => p.Marks).Select(m => m.Y is { } y && rises.TryGetValue(m.Item, out var rise) ? m with { Y = y + rise } : m).OrderBy(m => m.Wall, StringComparer.Ordinal).ThenBy(m => m.Phase)];
         var walls = Sheet.Walls.Count == 0 ? [null] : Sheet.Walls.Cast<WallSheet?>().ToList();
-        Statuses = [.. walls.SelectMany(w => stages.Select(s => StatusOf(s, w)))];
+        var counts = new Dictionary<(StageId Stage, string Wall), (int Stops, int Cautions)>();
+        foreach (var finding in Findings)
+        {
+            var (stops, cautions) = counts.GetValueOrDefault((finding.Kind.Stage, finding.Where.Wall));
+            counts[(finding.Kind.Stage, finding.Where.Wall)] = (stops + (finding.Stops ? 1 : 0), cautions + (finding.Severity == Severity.Caution ? 1 : 0));
+        }
+
+        Statuses = [.. walls.SelectMany(w => stages.Select(s => StatusOf(s, w, counts)))];
     }
 
     /// <inheritdoc/>
@@ -71,13 +78,13 @@ public sealed class JobPlan : IResults
 
     internal PlanBuilder.Piece? Piece(object result, string owner) => pieces.GetValueOrDefault((result, owner));
 
-    private StageStatus StatusOf(IStage stage, WallSheet? wall)
+    private StageStatus StatusOf(IStage stage, WallSheet? wall, Dictionary<(StageId Stage, string Wall), (int Stops, int Cautions)> counts)
     {
         var report = stage.Report(this, wall);
-        var mine = Findings.Where(f => f.Kind.Stage == stage.Id && (f.Where.Wall.Length == 0 || f.Where.Wall == wall?.Id)).ToList();
-        var stops = mine.Count(f => f.Stops);
-        return new(
-            stage, wall?.Id ?? string.Empty, report.State == StageState.Clear && stops > 0 ? StageState.Stopped : report.State, report.Says, stops, mine.Count(f => f.Severity == Severity.Caution))
+        // What is no wall's counts on each.
+        var (all, here) = (counts.GetValueOrDefault((stage.Id, string.Empty)), wall is null ? default : counts.GetValueOrDefault((stage.Id, wall.Id)));
+        var stops = all.Stops + here.Stops;
+        return new(stage, wall?.Id ?? string.Empty, report.State == StageState.Clear && stops > 0 ? StageState.Stopped : report.State, report.Says, stops, all.Cautions + here.Cautions)
         { Later = report.Later };
     }
 }

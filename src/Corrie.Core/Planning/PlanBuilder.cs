@@ -4,11 +4,15 @@ using Corrie.Core.Measure;
 
 namespace Corrie.Core.Planning;
 
-/// <summary>The name of a kind of result that a stage makes, for a wall or a thing.</summary>
+/// <summary>The name of a kind of result that a stage makes, for a wall or a thing. Each is its own, whatever it is called.</summary>
 /// <typeparam name="T">The result's type.</typeparam>
-/// <param name="Name">A word for the debugger.</param>
-public sealed record Result<T>(string Name)
-    where T : class;
+/// <param name="name">A word for the debugger.</param>
+public sealed class Result<T>(string name)
+    where T : class
+{
+    /// <inheritdoc/>
+    public override string ToString() => name;
+}
 
 /// <summary>What stages have made of a sheet.</summary>
 public interface IResults

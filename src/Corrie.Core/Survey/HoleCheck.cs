@@ -87,12 +87,13 @@ public static class HoleCheck
 
     /// <summary>Where no hole may go, seen from the front; the planner's and the drawing's.</summary>
     /// <param name="surveyed">The wall as surveyed.</param>
-    /// <param name="policy">The company's figures.</param>
+    /// <param name="keep">How far a hole keeps from what may run anywhere beside a device.</param>
+    /// <param name="fromBuried">How far from what is known to lie in the wall.</param>
     /// <returns>The areas; a thing may have several.</returns>
-    public static IReadOnlyList<KeepOut> KeepOuts(Surveyed surveyed, Policy policy)
+    internal static IReadOnlyList<KeepOut> KeepOuts(Surveyed surveyed, Length keep, Length fromBuried)
     {
         var wall = surveyed.Wall;
-        var (bays, keep) = (InNeighbouringBays(wall), policy.KeepOut);
+        var bays = InNeighbouringBays(wall);
         var keeps = new List<KeepOut>();
         // A cock, an elbow, a cable's end: it goes on in the wall, up, down or along, and that is as unknown as a device's cable.
         foreach (var device in wall.Features.Where(f => !f.RouteKnown && (f.Electrical || f.IsEndOfRun)))
@@ -115,15 +116,15 @@ public static class HoleCheck
         foreach (var plate in surveyed.Soundings.Where(s => s.Evidence is { Kind: EvidenceKind.ProbeHit, Axis: Axis.Across, Struck: false } && s.Evidence.Bite == Length.Zero && s.Evidence.Told == ToldMaterial.Nothing))
         {
             keeps.Add(new(plate.Evidence.Id, "metal behind the layers", "the bit stopped dead there, and a nail plate guards a cable or a pipe", Rect.Between(
-                plate.Low - policy.KeepFromBuried,
-                plate.High + policy.KeepFromBuried,
+                plate.Low - fromBuried,
+                plate.High + fromBuried,
                 plate.Evidence.Beside is { } low ? low - keep : Length.Zero,
                 plate.Evidence.Beside is { } high ? high + keep : wall.Height)));
         }
 
         foreach (var feature in wall.Features.Where(f => f.Traits.Hole is not null))
         {
-            keeps.Add(new(feature.Id, feature.Name, feature.Traits.Hole!, feature.Outline.Grown(policy.KeepFromBuried)));
+            keeps.Add(new(feature.Id, feature.Name, feature.Traits.Hole!, feature.Outline.Grown(fromBuried)));
         }
 
         return keeps;

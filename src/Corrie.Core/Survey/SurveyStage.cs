@@ -136,7 +136,7 @@ public sealed class SurveyStage : IStage
             ["contradictions"] = PlanWriter.All(map.Contradictions, c => new JsonArray(c.Left.Evidence.Id, c.Miss.Evidence.Id, c.Right.Evidence.Id)),
             ["noMemberFits"] = PlanWriter.All(map.Unfit, u => new JsonArray(u.First.Evidence.Id, u.Last.Evidence.Id)),
             ["expected"] = PlanWriter.All(map.Expected, x => JsonValue.Create(file.Exact(x))),
-            ["keepOuts"] = PlanWriter.All(HoleCheck.KeepOuts(survey, policy), k => new JsonObject
+            ["keepOuts"] = PlanWriter.All(survey.KeepOuts(policy), k => new JsonObject
             {
                 ["of"] = k.Id,
                 ["left"] = file.Exact(k.Area.Left),

@@ -10,6 +10,7 @@ public sealed class Surveyed
 {
     private readonly FramingBasis basis;
     private readonly ConcurrentDictionary<Length, Framed> framed = new();
+    private readonly ConcurrentDictionary<(Length KeepOut, Length FromBuried), IReadOnlyList<KeepOut>> kept = new();
 
     internal Surveyed(Wall wall, AdjustedNetwork across, AdjustedNetwork up, IReadOnlyList<MeasuredReading> unclear, FramingBasis basis, IReadOnlyList<Evidence> unplaced)
     {
@@ -46,6 +47,11 @@ public sealed class Surveyed
     /// <param name="boltDiameter">Shank diameter of the bolt that is to hold in it.</param>
     /// <returns>Studs and map; worked out once for each diameter.</returns>
     public Framed For(Length boltDiameter) => framed.GetOrAdd(boltDiameter, d => FramingMapper.For(basis, d));
+
+    /// <summary>Where no hole may go, seen from the front; the planner's and the drawing's.</summary>
+    /// <param name="policy">The company's figures.</param>
+    /// <returns>The areas; a thing may have several. Worked out once for each pair of distances.</returns>
+    public IReadOnlyList<KeepOut> KeepOuts(Policy policy) => kept.GetOrAdd((policy.KeepOut, policy.KeepFromBuried), f => HoleCheck.KeepOuts(this, f.KeepOut, f.FromBuried));
 }
 
 /// <summary>Works out where everything is from what was measured, and what does not fit.</summary>

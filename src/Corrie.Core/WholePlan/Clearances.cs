@@ -27,7 +27,7 @@ internal static class Clearances
     {
         var wall = input.Survey.Wall;
         var holes = input.Holes.Items;
-        var keeps = holes.Count == 0 ? [] : HoleCheck.KeepOuts(input.Survey, input.Policy).GroupBy(k => k.Id).ToList();
+        var keeps = holes.Count == 0 ? [] : input.Survey.KeepOuts(input.Policy).GroupBy(k => k.Id).ToList();
         var open = wall.Features.Where(f => f.Traits.OpensWall).ToList();
         for (var i = 0; i < holes.Count; i++)
         {

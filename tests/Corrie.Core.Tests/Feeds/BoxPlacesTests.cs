@@ -29,7 +29,7 @@ public class BoxPlacesTests
                 level++;
             }
 
-            var places = BoxPlaces.Of(Rect(bounds), [.. blocks.Select(b => new Blocked(BlockedBy.Kept, "block", Rect(b), Rect(b)))], aim);
+            var places = new BoxPlaces(Rect(bounds), [.. blocks.Select(b => new Blocked(BlockedBy.Kept, "block", Rect(b), Rect(b)))], aim);
             bool Free(int x, int y) => blocks.All(b => b.Wide == 0 || b.High == 0 || x <= b.Left || x >= b.Left + b.Wide || y <= b.Bottom || y >= b.Bottom + b.High);
             (long, long, long, long)? best = null;
             for (var x = bounds.Left; x <= bounds.Left + bounds.Wide; x++)
@@ -50,14 +50,14 @@ public class BoxPlacesTests
             }
 
             // All figures are eighths, so that the best place is on the grid.
-            Assert.Equal(best is null, places.Places.Items.Count == 0);
+            Assert.Equal(best is null, places.All.Count == 0);
             none += best is null ? 1 : 0;
             if (best is { } least)
             {
-                var first = places.Places.Items[0];
+                var first = places.All[0];
                 Assert.Equal(least, Order((int)(first.X / In(1)), (int)(first.Y / In(1)), aim));
-                Assert.Equal(places.Centres.Windows.Count, places.Places.Items.Count);
-                several += places.Places.Items.Count > 1 ? 1 : 0;
+                Assert.Equal(places.Centres.Windows.Count, places.All.Count);
+                several += places.All.Count > 1 ? 1 : 0;
             }
 
             if (bounds.Wide > 0)

@@ -26,7 +26,7 @@ public sealed class RoutesModel(CurrentUser user) : WallPageModel(user)
             yield return (route.Route.Taken switch { WayTaken.Cheapest => "Taken: the cheapest that is allowed", WayTaken.Next => "Taken: the next best", WayTaken.Inside => "Taken: through the wall", _ => "Taken: over the surface" }, chosen, null);
         }
 
-        foreach (var (way, i) in new[] { route.Next }.OfType<Way>().Concat(route.Others).Select((w, i) => (w, i)))
+        foreach (var (way, i) in route.Rivals.Value.Others.Select((w, i) => (w, i)))
         {
             // Where the next best is taken, the one beside it is the cheapest again.
             var back = route.Chosen is { } taken && way.Cost < taken.Cost && !way.OnSurface;

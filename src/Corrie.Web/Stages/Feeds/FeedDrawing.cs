@@ -28,7 +28,7 @@ public static class FeedDrawing
 
         svg.End();
         var number = 1;
-        foreach (var place in places.Places.Items.Take(3))
+        foreach (var place in places.All.Take(3))
         {
             var (x, y) = (frame.X(place.X), frame.Y(place.Y));
             svg.Path(number == 1 ? "box-best" : "box-next", $"M{x - 7} {y}h14M{x} {y - 7}v14");

@@ -62,7 +62,7 @@ public static class Framing
     public static void KeepOuts(Canvas canvas)
     {
         var (svg, frame, wall) = (canvas.Svg, canvas.Frame, canvas.Wall);
-        foreach (var keep in HoleCheck.KeepOuts(canvas.Survey, canvas.Plan.Sheet.Policy))
+        foreach (var keep in canvas.Survey.KeepOuts(canvas.Plan.Sheet.Policy))
         {
             var (left, right) = (Length.Max(Length.Zero, keep.Area.Left), Length.Min(wall.Width, keep.Area.Right));
             var (bottom, top) = (Length.Max(Length.Zero, keep.Area.Bottom), Length.Min(wall.Height, keep.Area.Top));
