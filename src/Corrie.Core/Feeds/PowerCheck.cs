@@ -136,10 +136,10 @@ internal static class PowerCheck
         // What is laid anew is protected by the breaker that is there.
         foreach (var route in task.Routes.Items)
         {
-            if (route.Mains is { Gauge: { } gauge } cable && task.CircuitOf(route) is { } on && Circuit.MostOn(gauge) is { } protects && on.Amperes > protects)
+            if (route.Mains is { Gauge: { } gauge } && task.CircuitOf(route) is { } on && Circuit.MostOn(gauge) is { } protects && on.Amperes > protects)
             {
                 yield return FeedFindings.CircuitLoad.At(
-                    new($"routes/{route.Id}/wire"), $"Take thicker cable for {route.Called}: {cable.Name} has wire of {gauge} gauge, which a breaker of {protects:0} A at most protects, and {on.Called} has {on.Amperes:0.#} A.");
+                    new($"routes/{route.Id}/wire"), $"Take thicker cable for {route.Called}: wire of {gauge} gauge is protected by a breaker of {protects:0} A at most, and {on.Called} has {on.Amperes:0.#} A.");
             }
         }
 

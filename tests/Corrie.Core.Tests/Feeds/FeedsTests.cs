@@ -230,6 +230,17 @@ public class FeedsTests : IFindingCases
         Assert.All(plan.Statuses, s => Assert.True(s.State is StageState.Clear or StageState.NotNeeded, $"{s.Stage.Id.Title} is {s.State}, {s.Says}"));
     }
 
+    [Theory]
+    [InlineData("a cable for", "/connections/k3")]
+    [InlineData("the mains cable of", "/walls/w1/routes/p/mains")]
+    [InlineData("what leads to", "/connections/k3", "/walls/w1/routes/s")]
+    public void An_opening_that_nothing_leads_to_leaves_feeds_open(string needs, params string[] left)
+    {
+        var status = Sheets.Plan([.. Fed, .. left.Select(l => (l, (JsonNode?)null))]).On("w1").Single(s => s.Stage.Id == FeedFindings.Stage);
+        Assert.Equal(StageState.Open, status.State);
+        Assert.StartsWith(needs, status.Says.Say(LengthStyle.Inches), StringComparison.Ordinal);
+    }
+
     [Fact]
     public void What_is_offered_for_a_box_and_a_way_is_proven()
     {
