@@ -73,8 +73,10 @@ public static class FaceDrawing
                 svg.Path(look, $"M{left} {frame.Floor} V{top} H{right} V{frame.Floor}");
             }
 
-            svg.Words("fire-zone-name", frame.X(opening.Right + Combustibles.Limited) + 5, frame.Y(opening.Top) + 4, "inside, what burns stands out");
-            svg.Words("fire-zone-name", frame.X(opening.Right + Combustibles.Limited) + 5, frame.Y(opening.Top) + 17, "an eighth of its distance at most");
+            var (beginsAt, line) = (frame.X(opening.Right + Combustibles.Limited) + 5, frame.Y(opening.Top) + 4);
+            canvas.Keep(beginsAt + 90, line + 3, 180, 30);
+            svg.Words("fire-zone-name", beginsAt, line, "inside, what burns stands out");
+            svg.Words("fire-zone-name", beginsAt, line + 13, "an eighth of its distance at most");
         }
 
         // Beside what hangs, at the height at which they were taken: behind it nobody would read them.
