@@ -32,6 +32,11 @@ internal static class ApiBench
         after.EnsureSuccessStatusCode();
         var broken = answers.SelectMany(a => a).Where(a => a.Key.Contains(" 5", StringComparison.Ordinal)).Sum(a => a.Value);
         Console.WriteLine($"{answers.SelectMany(a => a).Sum(a => a.Value)} bodies, {broken} answered with a server's error.");
+        foreach (var line in app.Said.Where(l => l.Contains("Exception", StringComparison.Ordinal)).Take(20))
+        {
+            Console.WriteLine("  " + line[..Math.Min(line.Length, 2_000)]);
+        }
+
         return broken;
     }
 

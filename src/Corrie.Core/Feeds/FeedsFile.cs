@@ -20,8 +20,8 @@ internal static class FeedsFile
         ["nailPlates"] = r.NailPlates,
         ["seals"] = r.Seals,
         ["patches"] = r.Patches,
-        ["refused"] = PlanWriter.All(r.Rivals.Value.Refused, f => new JsonObject { ["why"] = f.Why.Say(file.Style), ["saves"] = Math.Round(f.Saves, 2) }),
-        ["unknown"] = PlanWriter.All(r.Questions, q => new JsonObject { ["bay"] = file.Exact(q.Bay.Centre), ["from"] = file.Exact(q.From), ["to"] = file.Exact(q.To), ["more"] = Math.Round(q.More, 2) }),
+        ["refused"] = PlanWriter.All(r.Rivals.Value.Refused, f => new JsonObject { ["why"] = f.Why.Say(file.Style), ["saves"] = PlanWriter.Number(f.Saves, 2) }),
+        ["unknown"] = PlanWriter.All(r.Questions, q => new JsonObject { ["bay"] = file.Exact(q.Bay.Centre), ["from"] = file.Exact(q.From), ["to"] = file.Exact(q.To), ["more"] = PlanWriter.Number(q.More, 2) }),
     })));
 
     /// <summary>The cables that end at a wall.</summary>
@@ -38,8 +38,8 @@ internal static class FeedsFile
 
     private static JsonObject? Way(Way? way, PlanWriter file) => way is null ? null : new JsonObject
     {
-        ["cost"] = Math.Round(way.Cost, 2),
-        ["minutes"] = Math.Round(way.Minutes, 1),
+        ["cost"] = PlanWriter.Number(way.Cost, 2),
+        ["minutes"] = PlanWriter.Number(way.Minutes, 1),
         ["run"] = file.Exact(way.Run),
         ["moves"] = PlanWriter.All(way.Moves, m => new JsonObject
         {

@@ -110,12 +110,14 @@ public sealed class Phrase
 
     public void AppendFormatted(int number) => parts.Add(number.ToString(CultureInfo.InvariantCulture));
 
-    public void AppendFormatted(double number, string format) => parts.Add(number.ToString(format, CultureInfo.InvariantCulture));
+    public void AppendFormatted(double number, string format) => parts.Add(double.IsFinite(number) ? number.ToString(format, CultureInfo.InvariantCulture) : "∞");
 
     public void AppendFormatted(Phrase phrase) => parts.AddRange(phrase.parts);
 #pragma warning restore CS1591
 
-    private static string Figure(double value) => Math.Abs(value) >= 100
+    // What has no end is no word of anybody's: a bolt that holds nothing, a plate that nothing keeps in balance.
+    private static string Figure(double value) => !double.IsFinite(value) ? "∞"
+        : Math.Abs(value) >= 100
         ? value.ToString("0", CultureInfo.InvariantCulture)
         : value.ToString("0.#", CultureInfo.InvariantCulture);
 }

@@ -124,7 +124,7 @@ internal static class FixingCheck
 
     private static Phrase Overloaded(Bolting input, Bolt bolt, double used)
     {
-        if (double.IsInfinity(used))
+        if (double.IsInfinity(bolt.Pull.Newtons))
         {
             return Phrase.Of($"Add a bolt: nothing keeps the plate from tipping off the wall under {input.Layout.Load}, since bolt {bolt.Number} has no other above or beside it.");
         }

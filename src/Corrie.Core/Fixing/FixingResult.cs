@@ -1,3 +1,4 @@
+using System.Globalization;
 using Corrie.Core.Measure;
 using Corrie.Core.Survey;
 
@@ -60,8 +61,14 @@ public sealed record Bolt(
     /// <summary>The load across over what it holds; null where that is not known.</summary>
     public double? InShear => HoldsAcross is { Newtons: > 0 } holds ? Across.Newtons / holds.Newtons : null;
 
-    /// <summary>Both together over what it holds; the pull alone where nobody can say what it holds across.</summary>
+    /// <summary>Both together over what it holds; the pull alone where nobody can say what it holds across. Infinite where it holds nothing of it.</summary>
     public double? Utilisation => Hold.Use(Load, FromGrain) ?? InTension;
+
+    /// <summary>A share of what bolts hold, in words.</summary>
+    /// <param name="used">The share; infinite where they hold nothing, null where nobody knows.</param>
+    /// <param name="decimals">How many decimals its percents have.</param>
+    /// <returns>The words, such as <c>39 %</c>.</returns>
+    public static string Share(double? used, int decimals = 0) => used is not { } share ? "not known" : double.IsFinite(share) ? (100 * share).ToString($"F{decimals}", CultureInfo.InvariantCulture) + " %" : "beyond all it holds";
 }
 
 /// <summary>What holds a plate.</summary>

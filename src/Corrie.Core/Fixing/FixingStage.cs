@@ -134,7 +134,7 @@ public sealed class FixingStage : IStage
 
         var bolts = mounts.SelectMany(m => plan.Fixing(m.Id)!.Bolts).ToList();
         return StageReport.Clear(bolts.Max(b => b.Utilisation) is { } most
-            ? Phrase.Of($"{bolts.Count} bolts, {100 * most:0} % of their pull")
+            ? double.IsFinite(most) ? Phrase.Of($"{bolts.Count} bolts, {Bolt.Share(most)} of their pull") : Phrase.Of($"{bolts.Count} bolts, more than they hold")
             : Phrase.Of($"{bolts.Count} bolts"));
     }
 
@@ -181,7 +181,7 @@ public sealed class FixingStage : IStage
                 ["length"] = file.Exact(b.Length),
                 ["packing"] = file.Exact(b.Packing),
                 ["drillDepth"] = file.Exact(b.DrillDepth),
-                ["utilisation"] = b.Utilisation is { } u ? Math.Round(u, 3) : null,
+                ["utilisation"] = PlanWriter.Number(b.Utilisation, 3),
             });
         }
 

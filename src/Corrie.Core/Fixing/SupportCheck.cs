@@ -121,7 +121,7 @@ internal static class SupportCheck
         {
             yield return FixingFindings.DemandOverCapacity.At(
                 FixingCheck.Plate(input, "backing"),
-                $"Hold the board with more screws, or make it higher: {board.Screws.Count} lag screws of {held.Diameter} by {held.Length} into {board.Studs} {(board.Studs == 1 ? "stud" : "studs")} carry {input.Layout.Load}, and the worst of them is used {Percent(held.Use)}.");
+                $"Hold the board with more screws, or make it higher: {board.Screws.Count} lag screws of {held.Diameter} by {held.Length} into {board.Studs} {(board.Studs == 1 ? "stud" : "studs")} carry {input.Layout.Load}, and the worst of them is used {Bolt.Share(held.Use)}.");
         }
     }
 
@@ -155,5 +155,4 @@ internal static class SupportCheck
         }
     }
 
-    private static string Percent(double share) => double.IsInfinity(share) ? "beyond all it holds" : $"{100 * share:0} %";
 }

@@ -27,7 +27,7 @@ public static class WorkedCalculation
             text.Append(CultureInfo.InvariantCulture, $"\n## {plan.Sheet.NameOf(item)}\n\n| bolt | across, in | up, in | pulled, lbf | holds | across it, lbf | holds | used |\n|---|---|---|---|---|---|---|---|\n");
             foreach (var bolt in fixing.Bolts)
             {
-                text.Append(CultureInfo.InvariantCulture, $"| {bolt.Number} | {bolt.X.Inches:0.###} | {bolt.Y.Inches:0.###} | {bolt.Pull.PoundsForce:0.0} | {bolt.Holds?.PoundsForce:0.0} | {bolt.Across.PoundsForce:0.0} | {bolt.HoldsAcross?.PoundsForce:0.0} | {100 * bolt.Utilisation:0.0} % |\n");
+                text.Append(CultureInfo.InvariantCulture, $"| {bolt.Number} | {bolt.X.Inches:0.###} | {bolt.Y.Inches:0.###} | {bolt.Pull.PoundsForce:0.0} | {bolt.Holds?.PoundsForce:0.0} | {bolt.Across.PoundsForce:0.0} | {bolt.HoldsAcross?.PoundsForce:0.0} | {Bolt.Share(bolt.Utilisation, 1)} |\n");
             }
 
             var worst = fixing.Bolts.MaxBy(b => b.Utilisation ?? 0)!;

@@ -62,6 +62,12 @@ public sealed class PlanWriter(LengthStyle style)
     /// <returns>The text.</returns>
     public string Mass(Mass mass) => Phrase.PlainPart(mass, style.System);
 
+    /// <summary>A number, rounded.</summary>
+    /// <param name="value">The number; null for none.</param>
+    /// <param name="decimals">To how many decimals.</param>
+    /// <returns>The number; null where there is none, or none that a file can hold.</returns>
+    public static double? Number(double? value, int decimals) => value is { } number && double.IsFinite(number) ? Math.Round(number, decimals) : null;
+
     /// <summary>An angle to a hundredth of a degree.</summary>
     /// <param name="angle">The angle.</param>
     /// <returns>The text with its unit.</returns>

@@ -127,7 +127,7 @@ public sealed class SurveyStage : IStage
                 ["uncertainty"] = file.Exact(m.Uncertainty),
                 ["state"] = m.State.Word(),
                 ["plies"] = m.Plies,
-                ["presence"] = Math.Round(m.Presence, 4),
+                ["presence"] = PlanWriter.Number(m.Presence, 4),
                 ["carried"] = m.Carried,
                 ["methods"] = PlanWriter.All(m.Methods, x => JsonValue.Create(x.Word())),
                 ["evidence"] = PlanWriter.All(m.Soundings, s => JsonValue.Create(s.Evidence.Id)),
@@ -159,8 +159,8 @@ public sealed class SurveyStage : IStage
                 ["value"] = file.Exact(r.Reading.Value),
                 ["by"] = r.Reading.By,
                 ["residual"] = file.Exact(r.Residual),
-                ["redundancy"] = Math.Round(r.Share, 4),
-                ["normalised"] = Math.Round(r.Normalised, 3),
+                ["redundancy"] = PlanWriter.Number(r.Share, 4),
+                ["normalised"] = PlanWriter.Number(r.Normalised, 3),
             }),
         };
     }

@@ -256,7 +256,7 @@ public sealed class HandOverPaper : Paper
             var worst = fixing.Bolts.Max(b => b.Utilisation);
             var level = built?.Hung is { } hung ? $"hung{(hung.CentreUp is { } up ? $", centre {Show(up)} up" : string.Empty)}{(hung.RightHigher is { } higher ? higher == Length.Zero ? ", level" : $", right end {Show(higher.Abs)} {(higher > Length.Zero ? "higher" : "lower")}" : string.Empty)}, by {hung.By}" : "not hung yet";
             var pull = built?.Proof is { } proof ? $"pulled with {Say(Phrase.Of($"{proof.Pull}"))} for {proof.Seconds} s, {(proof.Held ? "held" : "something moved")}, by {proof.By}" : "no proof pull on record";
-            Row((Plan.Sheet.NameOf(item), 0.28), ($"{fixing.Bolts.Count} x {Plan.BoltOf(item)!.Name}, the worst {(worst is { } used ? $"{100 * used:0} % used" : "not known")}", 0.28), (pull, 0.22), (level, 0.22));
+            Row((Plan.Sheet.NameOf(item), 0.28), ($"{fixing.Bolts.Count} x {Plan.BoltOf(item)!.Name}, the worst used {Bolt.Share(worst)}", 0.28), (pull, 0.22), (level, 0.22));
         }
     }
 

@@ -113,7 +113,7 @@ public sealed class SetOutPaper : Paper
             var stone = Plan.Survey(wall.Id)?.Wall.Depth() > Length.Zero;
             foreach (var b in fixing.Bolts)
             {
-                besides = Line($"{b.Number}: {Show(b.X)} across, {Show(b.Y)} up; {(b.Utilisation is { } u ? $"used {100 * u:0} %" : "use not known")}{(fixing.Ground is Ground.Stud or Ground.Flange ? $", stud {b.Stud.State.ToString().ToLowerInvariant()}, {Show(b.OffCentre, finely: true)} off" : string.Empty)}{(stone ? $", {Show(b.Length, finely: true)} long{(b.Packing > Length.Zero ? $" on {Show(b.Packing, finely: true)} of packing" : string.Empty)}" : string.Empty)}", text, right, besides, columnRight);
+                besides = Line($"{b.Number}: {Show(b.X)} across, {Show(b.Y)} up; {(b.Utilisation is { } u ? "used " + Bolt.Share(u) : "use not known")}{(fixing.Ground is Ground.Stud or Ground.Flange ? $", stud {b.Stud.State.ToString().ToLowerInvariant()}, {Show(b.OffCentre, finely: true)} off" : string.Empty)}{(stone ? $", {Show(b.Length, finely: true)} long{(b.Packing > Length.Zero ? $" on {Show(b.Packing, finely: true)} of packing" : string.Empty)}" : string.Empty)}", text, right, besides, columnRight);
             }
 
             if (stone)
