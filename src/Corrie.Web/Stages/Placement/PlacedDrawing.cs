@@ -61,6 +61,7 @@ public static class PlacedDrawing
             svg.Line("gap-line", x, Math.Min(y1, y2), x, Math.Max(y1, y2));
             svg.Line("gap-end", x - 5, y1, x + 5, y1);
             svg.Line("gap-end", x - 5, y2, x + 5, y2);
+            canvas.Keep(x + 27, (y1 + y2) / 2, 40);
             svg.Figures("gap-figure", x + 9, ((y1 + y2) / 2) + 5, line.Size.Show(canvas.Style));
             svg.End();
         }
