@@ -29,16 +29,25 @@ public sealed record Thing(string Name, Length Width, Length Height, Length Dept
     /// <summary>How it is controlled: by radio, or by infrared that has to see it; empty where nobody has asked.</summary>
     public string Control { get; init; } = string.Empty;
 
+    /// <summary>Soundbars.</summary>
+    public static ProductKind Soundbar { get; } = Of("soundbar", "Soundbar", "Soundbars");
+
+    /// <summary>Projectors.</summary>
+    public static ProductKind Projector { get; } = Of(ProjectorWord, "Projector", "Projectors");
+
+    /// <summary>Players, consoles, computers: what gives a picture, and stands or lies somewhere.</summary>
+    public static ProductKind Device { get; } = Of("device", "Device", "Devices") with { Layer = WallLayer.Between };
+
     /// <summary>The kinds of such things.</summary>
     public static IReadOnlyList<ProductKind> Kinds { get; } =
     [
-        Of("soundbar", "Soundbar", "Soundbars"),
+        Soundbar,
         Of("speaker", "Speaker", "Speakers"),
-        Of(ProjectorWord, "Projector", "Projectors"),
+        Projector,
         Of(ScreenWord, "Projection screen", "Projection screens"),
         Of("board", "Interactive board", "Interactive boards"),
         WallBox.Kind,
-        Of("device", "Device", "Devices") with { Layer = WallLayer.Between },
+        Device,
     ];
 
     private static ProductKind Of(string word, string title, string plural) => ProductKind.Of(word, title, plural, new GroupShape<Thing>(

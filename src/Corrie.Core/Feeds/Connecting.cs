@@ -69,6 +69,6 @@ public static class Connecting
     ];
 
     private static string Way(IResults plan, PortHolder one, PortHolder other) =>
-        new[] { other, one }.FirstOrDefault(h => h.Kind == Display.Kind.Word) is { } display && plan.Sheet.Wall(display.Wall) is { } wall
+        new[] { other, one }.FirstOrDefault(h => h.Sort == PortSort.Display) is { } display && plan.Sheet.Wall(display.Wall) is { } wall
         && (wall.Get(CableRoute.Part) ?? []).FirstOrDefault(r => !r.Power && new[] { r.From, r.To }.Any(e => e == display.Key || plan.Sheet.Item(e)?.For == display.Key)) is { } way ? $"{wall.Id}/{way.Id}" : string.Empty;
 }

@@ -23,12 +23,18 @@ internal sealed class JobFeeds
         Connections = sheet.Get(Connection.Part) ?? [];
         Holders =
         [
-            .. sheet.Items.Where(i => i.Product is IWired).Select(i => new PortHolder(i.Id, sheet.NameOf(i), i.Kind.Word, new(((IWired)i.Product!).Jacks), sheet.WallOf(i)?.Id ?? string.Empty)),
-            .. sheet.Items.Where(i => i.Product is WallBox { HasPower: true }).Select(i => new PortHolder(i.Id, sheet.NameOf(i), i.Kind.Word, new([new("outlet", Signal.Mains, PortWay.Both, false, false)]), sheet.WallOf(i)?.Id ?? string.Empty)),
+            .. sheet.Items.Where(i => i.Product is IWired).Select(i => new PortHolder(i.Id, sheet.NameOf(i), SortOf(i.Kind), new(((IWired)i.Product!).Jacks), sheet.WallOf(i)?.Id ?? string.Empty)),
+            .. sheet.Items.Where(i => i.Product is WallBox { HasPower: true }).Select(i => new PortHolder(i.Id, sheet.NameOf(i), SortOf(i.Kind), new([new("outlet", Signal.Mains, PortWay.Both, false, false)]), sheet.WallOf(i)?.Id ?? string.Empty)),
             .. sheet.Walls.SelectMany(w => (plan.Survey(w.Id)?.Wall.Features ?? []).Where(f => f.Kind is FeatureKind.Receptacle or FeatureKind.SignalPlate)
-                .Select(f => new PortHolder($"{w.Id}/{f.Id}", f.Name, f.Kind == FeatureKind.Receptacle ? "outlet" : "plate", new(f.Kind == FeatureKind.Receptacle ? [new("outlet", Signal.Mains, PortWay.Out, false, false)] : []), w.Id) { Sockets = f.Sockets })),
+                .Select(f => new PortHolder($"{w.Id}/{f.Id}", f.Name, f.Kind == FeatureKind.Receptacle ? PortSort.Outlet : PortSort.Plate, new(f.Kind == FeatureKind.Receptacle ? [new("outlet", Signal.Mains, PortWay.Out, false, false)] : []), w.Id) { Sockets = f.Sockets })),
         ];
     }
+
+    private static PortSort SortOf(ProductKind kind) => kind == Display.Kind || kind == Thing.Projector ? PortSort.Display
+        : kind == Thing.Device ? PortSort.Source
+        : kind == Thing.Soundbar ? PortSort.Sound
+        : kind == WallBox.Kind ? PortSort.Box
+        : PortSort.Other;
 
     /// <summary>What plugs into what.</summary>
     public IReadOnlyList<Connection> Connections { get; }

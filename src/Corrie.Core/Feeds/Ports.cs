@@ -6,13 +6,38 @@ using Corrie.Core.Survey;
 
 namespace Corrie.Core.Feeds;
 
+/// <summary>What something with ports is to what plugs into what, in the order in which they are drawn.</summary>
+public enum PortSort
+{
+    /// <summary>It gives a picture.</summary>
+    Source,
+
+    /// <summary>An outlet of the wall.</summary>
+    Outlet,
+
+    /// <summary>A signal plate of the wall.</summary>
+    Plate,
+
+    /// <summary>A box in the wall.</summary>
+    Box,
+
+    /// <summary>It gives the display's sound.</summary>
+    Sound,
+
+    /// <summary>Anything else that passes something on.</summary>
+    Other,
+
+    /// <summary>It shows a picture: a display or a projector.</summary>
+    Display,
+}
+
 /// <summary>Something with ports in a job: a thing, or an outlet or plate of a wall.</summary>
 /// <param name="Key">Its key: a thing's, or a feature's with its wall's before it.</param>
 /// <param name="Name">What it is called.</param>
-/// <param name="Kind">The word of its kind, or of the feature's.</param>
+/// <param name="Sort">What it is.</param>
 /// <param name="Jacks">Its ports.</param>
 /// <param name="Wall">Key of its wall; empty for none.</param>
-public sealed record PortHolder(string Key, string Name, string Kind, Same<Jack> Jacks, string Wall)
+public sealed record PortHolder(string Key, string Name, PortSort Sort, Same<Jack> Jacks, string Wall)
 {
     /// <summary>For an outlet: how many plugs it takes; null where nobody has counted.</summary>
     public int? Sockets { get; init; }
@@ -67,14 +92,14 @@ internal static class PortCheck
 
         // Two plugs do not go into one socket; an outlet, also that of a box, has several.
         foreach (var twice in wired.SelectMany(w => new[] { (w.Cable, Holder: w.From, Port: w.Cable.FromPort), (w.Cable, Holder: w.To, Port: w.Cable.ToPort) })
-            .Where(p => p.Holder?.Jack(p.Port) is { } jack && (jack.Carries != Signal.Mains || (jack.Way != PortWay.Out && p.Holder.Kind is not ("outlet" or "box"))) && p.Holder.Jacks.Items.Count > 0).GroupBy(p => (p.Holder!.Key, p.Holder.Jack(p.Port)!.Name)).Where(g => g.Count() > 1 && Mine(g.First().Holder)))
+            .Where(p => p.Holder?.Jack(p.Port) is { } jack && (jack.Carries != Signal.Mains || (jack.Way != PortWay.Out && p.Holder.Sort is not (PortSort.Outlet or PortSort.Box))) && p.Holder.Jacks.Items.Count > 0).GroupBy(p => (p.Holder!.Key, p.Holder.Jack(p.Port)!.Name)).Where(g => g.Count() > 1 && Mine(g.First().Holder)))
         {
             yield return FeedFindings.NoInput.At(
                 new($"ports/{twice.First().Cable.Id}/twice"), $"Take another port for one of them: {string.Join(" and ", twice.Select(t => t.Cable.Says))} are {twice.Count()} cables in {twice.Key.Name} of the {twice.First().Holder!.Name}.");
         }
 
         // One that is counted is full; one that nobody has counted may have more.
-        foreach (var outlet in holders.Where(h => h.Kind == "outlet" && Mine(h)))
+        foreach (var outlet in holders.Where(h => h.Sort == PortSort.Outlet && Mine(h)))
         {
             var plugs = wired.Where(w => w.From == outlet || w.To == outlet).Select(w => w.Cable.Says).ToList();
             if (plugs.Count <= (outlet.Sockets ?? Feature.UsualSockets))
@@ -96,13 +121,13 @@ internal static class PortCheck
 
     private static IEnumerable<Finding> Sources(IReadOnlyList<PortHolder> holders, List<(Connection Cable, PortHolder? From, PortHolder? To)> wired, Func<PortHolder?, bool> mine)
     {
-        var displays = holders.Where(h => h.Kind is "display" or "projector").ToList();
+        var displays = holders.Where(h => h.Sort == PortSort.Display).ToList();
         if (displays.Count == 0)
         {
             yield break;
         }
 
-        foreach (var source in holders.Where(h => h.Kind == "device" && mine(h) && h.Jacks.Items.Any(j => j.Carries == Signal.Picture && j.GivesOut && !j.TakesIn)))
+        foreach (var source in holders.Where(h => h.Sort == PortSort.Source && mine(h) && h.Jacks.Items.Any(j => j.Carries == Signal.Picture && j.GivesOut && !j.TakesIn)))
         {
             var jacks = source.Jacks.Items.Where(j => j.Carries == Signal.Picture && j.GivesOut && !j.TakesIn).ToList();
             var reached = jacks.Select(j => (Jack: j, End: Reaches(holders, wired, source, j))).FirstOrDefault(r => r.End is not null);
@@ -116,7 +141,7 @@ internal static class PortCheck
             }
         }
 
-        foreach (var bar in holders.Where(h => h.Kind == "soundbar" && mine(h)))
+        foreach (var bar in holders.Where(h => h.Sort == PortSort.Sound && mine(h)))
         {
             var cables = wired.Where(w => w.From == bar || w.To == bar).ToList();
             bool Gives(Jack? own, Jack? other) => own is { Carries: Signal.Optical } || (own is { Carries: Signal.Picture, Return: true } && other is { Return: true });
@@ -140,7 +165,7 @@ internal static class PortCheck
             foreach (var (cable, from, to) in wired)
             {
                 var (here, there, port, far) = from == at.Holder ? (from, to, cable.FromPort, cable.ToPort) : (to, from, cable.ToPort, cable.FromPort);
-                if (here == at.Holder && there is { Kind: "display" or "projector", Jacks.Items.Count: 0 } && here?.Jack(port) is { GivesOut: true } gives && (at.Only is null || gives == at.Only))
+                if (here == at.Holder && there is { Sort: PortSort.Display, Jacks.Items.Count: 0 } && here?.Jack(port) is { GivesOut: true } gives && (at.Only is null || gives == at.Only))
                 {
                     // Nobody has entered its ports: it is taken at its word.
                     return (there, gives);
@@ -151,7 +176,7 @@ internal static class PortCheck
                     continue;
                 }
 
-                if (there.Kind is "display" or "projector")
+                if (there.Sort == PortSort.Display)
                 {
                     return (there, other);
                 }

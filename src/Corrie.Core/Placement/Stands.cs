@@ -1,3 +1,4 @@
+using Corrie.Core.Catalogue;
 using Corrie.Core.Format;
 using Corrie.Core.Measure;
 using Corrie.Core.Planning;
@@ -35,5 +36,5 @@ public sealed record Stands(string In, Length? Up, Length? Across, SocketsFace? 
             m.Maybe("sockets", new ChoiceShape<SocketsFace>("behind a display: which way its sockets face")),
             m.Maybe("carries", new MassShape("behind a display: what its brackets carry together", overZero: true)),
             m.Here)),
-        kind => kind.Word is "device" or "soundbar");
+        kind => kind == Thing.Device || kind == Thing.Soundbar);
 }

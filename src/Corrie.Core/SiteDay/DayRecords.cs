@@ -134,7 +134,7 @@ public sealed record Receipt(bool Opened, string Missing, bool? Works, string Se
             m.Text("serial", "its serial number", 60),
             m.Text("by", "who looked", 80),
             m.Here)),
-        kind => kind.Word is "display" or "mount" or "soundbar" or "device", always: true);
+        kind => kind == Display.Kind || kind == Mount.Kind || kind == Thing.Soundbar || kind == Thing.Device, always: true);
 }
 
 /// <summary>What holds a mount that somebody else put up.</summary>

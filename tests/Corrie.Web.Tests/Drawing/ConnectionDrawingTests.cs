@@ -12,8 +12,6 @@ namespace Corrie.Web.Tests.Drawing;
 /// <summary>What plugs into what, taken off the drawing: a stranger follows a cable by its line.</summary>
 public partial class ConnectionDrawingTests
 {
-    private static readonly string[] Kinds = ["device", "outlet", "plate", "box", "soundbar", "board", "display"];
-
     /// <summary>
     /// A line that goes behind a card reads as two cables that are plugged in there. On random cards no line comes near the inside of one; it begins and
     /// ends at the cards that it connects.
@@ -25,7 +23,7 @@ public partial class ConnectionDrawingTests
         var past = 0;
         for (var n = 0; n < 300; n++)
         {
-            var holders = Enumerable.Range(0, random.Next(3, 16)).Select(i => new PortHolder($"h{i}", $"thing {i}", Kinds[random.Next(Kinds.Length)], new([.. Enumerable.Range(0, random.Next(0, 6)).Select(p => new Jack($"p{p}", Signal.Picture, PortWay.Both, false, false))]), "w1")).ToList();
+            var holders = Enumerable.Range(0, random.Next(3, 16)).Select(i => new PortHolder($"h{i}", $"thing {i}", random.GetItems(Enum.GetValues<PortSort>(), 1)[0], new([.. Enumerable.Range(0, random.Next(0, 6)).Select(p => new Jack($"p{p}", Signal.Picture, PortWay.Both, false, false))]), "w1")).ToList();
             var cables = Enumerable.Range(0, random.Next(1, 12)).Select(i => Cable(i, holders[random.Next(holders.Count)], holders[random.Next(holders.Count)], random)).Where(c => c.From != c.To).ToList();
             var drawing = XElement.Parse(ConnectionDrawing.Draw(holders, cables, edits: false).ToString()!);
             var cards = drawing.Descendants().Where(e => e.Attribute("class")?.Value == "card-body").Select(e => (Left: Number(e, "x"), Bottom: Number(e, "y") + Number(e, "height"), Right: Number(e, "x") + Number(e, "width"), Top: Number(e, "y"))).ToList();

@@ -27,7 +27,7 @@ public sealed class ConnectionsModel(CurrentUser user) : WallPageModel(user)
     public IReadOnlyList<Connection> All => Job.Plan.Sheet.Get(Connection.Part) ?? [];
 
     /// <summary>All that has ports and is to be seen: what is on no cable and has no ports is left out.</summary>
-    public IReadOnlyList<PortHolder> Holders => [.. Job.Plan.PortHolders().Where(h => h.Kind is not ("outlet" or "plate" or "box") || All.Any(c => c.From == h.Key || c.To == h.Key)).Where(h => h.Jacks.Items.Count > 0 || All.Any(c => c.From == h.Key || c.To == h.Key))];
+    public IReadOnlyList<PortHolder> Holders => [.. Job.Plan.PortHolders().Where(h => h.Sort is not (PortSort.Outlet or PortSort.Plate or PortSort.Box) || All.Any(c => c.From == h.Key || c.To == h.Key)).Where(h => h.Jacks.Items.Count > 0 || All.Any(c => c.From == h.Key || c.To == h.Key))];
 
     /// <summary>What each cable asks for.</summary>
     public CablePlan? Of(Connection connection) => Job.Plan.Sheet.Walls.SelectMany(w => Job.Plan.Cables(w.Id)?.All ?? []).FirstOrDefault(c => c.Connection.Id == connection.Id);

@@ -27,7 +27,7 @@ public static class ConnectionDrawing
     public static IHtmlContent Draw(IReadOnlyList<PortHolder> holders, IReadOnlyList<Connection> connections, bool edits)
     {
         // Where it comes from on the left, what passes it on in the middle, displays on the right.
-        var columns = new[] { Of(h => h.Kind is "outlet" or "plate" or "device"), Of(h => h.Kind is not ("outlet" or "plate" or "device" or "display" or "projector")), Of(h => h.Kind is "display" or "projector") }.Where(c => c.Count > 0).ToList();
+        var columns = new[] { Of(h => h.Sort <= PortSort.Plate), Of(h => h.Sort is > PortSort.Plate and < PortSort.Display), Of(h => h.Sort == PortSort.Display) }.Where(c => c.Count > 0).ToList();
         var places = new Dictionary<(string, string), (double Left, double Right, double Y)>();
         var cards = new List<(PortHolder Holder, double X, double Y, IReadOnlyList<Jack> Jacks)>();
         var height = 0d;
@@ -85,7 +85,7 @@ public static class ConnectionDrawing
         svg.Raw(lines.ToString());
         foreach (var (holder, x, y, jacks) in cards)
         {
-            svg.Group("card " + holder.Kind);
+            svg.Group("card " + holder.Sort.ToString().ToLowerInvariant());
             svg.Rect("card-body", x, y, Wide, Tall(jacks), 3);
             svg.Words("card-name", x + 12, y + 20, holder.Name.Length > 30 ? holder.Name[..29] + "…" : holder.Name);
             svg.End();
@@ -158,7 +158,7 @@ public static class ConnectionDrawing
 
         static double At(int column) => 10 + (column * (Wide + Between));
 
-        List<PortHolder> Of(Func<PortHolder, bool> which) => [.. holders.Where(which).OrderBy(h => h.Kind, StringComparer.Ordinal).ThenBy(h => h.Name, StringComparer.Ordinal)];
+        List<PortHolder> Of(Func<PortHolder, bool> which) => [.. holders.Where(which).OrderBy(h => h.Sort).ThenBy(h => h.Name, StringComparer.Ordinal)];
     }
 
     // What has no ports on the sheet has one for each cable that names one.
