@@ -95,7 +95,7 @@ public static class FeedFindings
     /// <summary>Power beside signal.</summary>
     public static readonly FindingKind Separation = new(
         Stage, "feed.separation", Severity.Stop, "Power beside signal",
-        "mains and signal share a box or raceway without a divider; milder: they run along each other closer than they may",
+        "mains and signal share a box or raceway without a divider, or mains ends in a box for signal; milder: they run along each other closer than they may",
         "Mains gets into what is touched and heard, and a fault in one is a fault in both.", Source.Published("NFPA 70 800.133(A)(2), by later numbering 805.133"), Severity.Caution);
 
     /// <summary>Stud bored too far.</summary>

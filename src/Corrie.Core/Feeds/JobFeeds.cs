@@ -187,7 +187,7 @@ internal sealed class JobFeeds
     /// <returns>All of it.</returns>
     public RouteTask RouteTask(WallSheet wall, Surveyed surveyed, Bays bays)
     {
-        RouteEnd? End(string key) => plan.Placement(key) is { } placed && ReferenceEquals(sheet.WallOf(sheet.Item(key)!), wall) ? new(sheet.Item(key)!.Name, placed.Outer) { PlateHole = (sheet.Item(key)!.Product as WallBox)?.PlateHole }
+        RouteEnd? End(string key) => plan.Placement(key) is { } placed && ReferenceEquals(sheet.WallOf(sheet.Item(key)!), wall) ? new(sheet.Item(key)!.Name, placed.Outer) { PlateHole = (sheet.Item(key)!.Product as WallBox)?.PlateHole, SignalOnly = sheet.Item(key)!.Product is WallBox { HasPower: false, Sort: not BoxSort.Enclosure } }
             : surveyed.Wall.Features.FirstOrDefault(f => f.Id == key) is { } feature ? new(feature.Name, feature.Outline)
             : null;
         // Where both ends are one place there is no way yet.

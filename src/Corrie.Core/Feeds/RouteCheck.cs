@@ -234,6 +234,12 @@ internal static class RouteCheck
     {
         foreach (var (asked, route) in task.Asked.Items.Zip(routes.All))
         {
+            foreach (var end in new[] { asked.From, asked.To }.OfType<RouteEnd>().Where(e => e.SignalOnly && asked.Route.Power))
+            {
+                yield return FeedFindings.Separation.At(
+                    new($"routes/{asked.Route.Id}/box", end.Place.X, end.Place.Y), $"Take a box that is made for mains, or another end: the mains way for {asked.Route.Called} ends in the {end.Name} at {end.Place.X} across, {end.Place.Y} up, which is for signal.");
+            }
+
             var (live, other) = (asked.Cables.Items.Where(c => c.Cable.Carries == Signal.Mains).ToList(), asked.Cables.Items.Where(c => c.Cable.Carries != Signal.Mains).ToList());
             if (live.Count > 0 && other.Count > 0 && !route.Route.Divided)
             {

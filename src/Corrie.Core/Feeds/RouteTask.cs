@@ -14,6 +14,9 @@ internal sealed record RouteEnd(string Name, Rect Outline)
     /// <summary>Diameter of the hole in its cover, through which cables come out; null where it has none.</summary>
     public Length? PlateHole { get; init; }
 
+    /// <summary>Whether it is a box in which mains must not be.</summary>
+    public bool SignalOnly { get; init; }
+
     /// <summary>Where cables come out: its middle.</summary>
     public WayEnd Place => new(Outline.CentreX, Outline.CentreY);
 }

@@ -242,6 +242,13 @@ public class FeedsTests : IFindingCases
     }
 
     [Fact]
+    public void Mains_in_a_box_for_signal_is_a_stop()
+    {
+        Assert.True(Sheets.Plan([.. Fed, ("/walls/w1/routes/p/to", "b1")]).Findings.Single(f => f.Where.Part == "w1/routes/p/box").Stops);
+        Assert.DoesNotContain(Sheets.Plan([.. Fed, ("/walls/w1/routes/p/to", "b1"), ("/items/b1/product/use", "both")]).Findings, f => f.Where.Part == "w1/routes/p/box");
+    }
+
+    [Fact]
     public void What_is_offered_for_a_box_and_a_way_is_proven()
     {
         foreach (var code in new[] { "feed.box-on-member", "feed.box-shows", "feed.box-under-plate", "feed.wing-space", "feed.heights-differ", "feed.plug-does-not-pass" })
