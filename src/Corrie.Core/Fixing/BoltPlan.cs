@@ -146,7 +146,7 @@ internal static class BoltPlan
     /// <returns>The figures.</returns>
     public static Dowel DowelOf(Bolting input, Length penetration, Angle fromGrain) => new(
         WoodValues.Root(input.Fastener.Diameter), WoodValues.BendingYield(input.Fastener.Diameter), penetration, WoodValues.Bearing(input.Gravity, input.Fastener.Diameter, fromGrain),
-        input.Mount.PlateThickness, WoodValues.SteelBearing, input.Gap, fromGrain);
+        input.Mount.PlateThickness, WoodValues.SteelBearing, input.Gap, fromGrain, input.Fastener.Diameter);
 
     /// <summary>What a toggle holds across itself where only the board bears on its bolt: 350 psi for gypsum (from memory), divided by 4.</summary>
     /// <param name="diameter">Diameter of its bolt.</param>

@@ -163,9 +163,15 @@ public static class Calculation
             "What goes into the yield equations", string.Empty,
             $"D root {N(dowel.Diameter)} in, F_yb {N(dowel.Yield)} psi, in the wood {In(dowel.InWood)}, F_em {N(dowel.Bearing)} psi, plate {In(dowel.Plate)}, F_es {N(dowel.PlateBearing)} psi, gap {In(dowel.Gap)}, {N(bolt.FromGrain.Degrees)}° from the grain",
             own.ByYield ? "six modes" : Phrase.Of($"no value: over {FixingCheck.MostGap} does not bear"), Source.Nds("12.3, appendix I and L"));
+        var rows = YieldEquations.OfTheRows(dowel);
+        if (rows < 1)
+        {
+            yield return new("Across the grain the table's rows lie lower", "1 - (1 - share) · angle / 90", $"{N(bolt.FromGrain.Degrees)}° from the grain", Plain(rows, string.Empty), Source.Published("NDS-2018 table 12K as remembered, until the printed table has been looked up"));
+        }
+
         foreach (var mode in Enum.GetValues<YieldMode>())
         {
-            yield return new($"Mode {mode.ToString()}", Formula(mode), $"{N(YieldEquations.Yields(mode, dowel))} / {N(YieldEquations.Reduction(mode, dowel))}", Phrase.Of($"{YieldEquations.Of(mode, dowel)}"), mode <= YieldMode.Is ? Source.Nds("12.3.1") : Source.Published("AWC Technical Report 12, the same as NDS-2018 12.3.1 without a gap"));
+            yield return new($"Mode {mode.ToString()}", Formula(mode), $"{N(YieldEquations.Yields(mode, dowel))} / {N(YieldEquations.Reduction(mode, dowel))}{(rows < 1 ? " · " + N(rows) : string.Empty)}", Phrase.Of($"{YieldEquations.Of(mode, dowel)}"), mode <= YieldMode.Is ? Source.Nds("12.3.1") : Source.Published("AWC Technical Report 12, the same as NDS-2018 12.3.1 without a gap"));
         }
 
         if (own.ByYield)

@@ -81,7 +81,7 @@ internal static class SupportCheck
         {
             // Through the stud's face into the end of the blocking: weight and pull both go across them.
             var through = Length.Tape(1, 1, 2);
-            var one = YieldEquations.Least(new(WoodValues.Root(lag), WoodValues.BendingYield(lag), deep, WoodValues.Bearing(input.Gravity, lag, new(90)), through, WoodValues.Bearing(input.Gravity, lag, new(90)), Length.Zero, new(90))).Load.Newtons * factor * EndGrain;
+            var one = YieldEquations.Least(new(WoodValues.Root(lag), WoodValues.BendingYield(lag), deep, WoodValues.Bearing(input.Gravity, lag, new(90)), through, WoodValues.Bearing(input.Gravity, lag, new(90)), Length.Zero, new(90), lag)).Load.Newtons * factor * EndGrain;
             // The nearer end takes all of it at the worst: the pull at a display's edge is beside the blocking's middle.
             var most = model.Worst(new([(backing.Outline.Left, backing.Outline.CentreY), (backing.Outline.Right, backing.Outline.CentreY)], backing.Outline), l => l.Pull.Newtons + l.Across.Newtons)
                 .Max(l => Math.Sqrt((l.Load.Pull.Newtons * l.Load.Pull.Newtons) + (l.Load.Across.Newtons * l.Load.Across.Newtons)));
@@ -99,7 +99,7 @@ internal static class SupportCheck
         var thread = Length.Min(deep, Screw(lag, length).Thread - tip);
         var hold = new BoltHold(
             Force.FromPoundsForce(Withdrawal.LagPoundsPerInch(input.Gravity, lag) * thread.Inches * factor),
-            angle => new(WoodValues.Root(lag), WoodValues.BendingYield(lag), deep, WoodValues.Bearing(input.Gravity, lag, angle), backing.Thickness, WoodValues.Bearing(input.Gravity, lag, new(90)), layers, angle),
+            angle => new(WoodValues.Root(lag), WoodValues.BendingYield(lag), deep, WoodValues.Bearing(input.Gravity, lag, angle), backing.Thickness, WoodValues.Bearing(input.Gravity, lag, new(90)), layers, angle, lag),
             factor);
         var worst = model.Worst(new([.. backing.Screws.Select(s => (s.X, s.Y))], backing.Outline), load => hold.Use(load, load.FromUpright) ?? 0);
         return new(lag, length, backing.Screws.Count, worst.Max(w => hold.Use(w.Load, w.Load.FromUpright) ?? 0));

@@ -53,7 +53,7 @@ public static class WoodValues
     };
 
     /// <summary>
-    /// How wood bears on a dowel, in psi: from 1/4 in on 11200 G along and <c>6100 G^1.45 / √D</c> across the grain, between them by Hankinson's formula; below that
+    /// How wood bears on a dowel, in psi: from 1/4 in on 11200 G along and <c>6100 G^1.45 / √D</c> of the nominal diameter across the grain, between them by Hankinson's formula; below that
     /// <c>16600 G^1.84</c> in every direction (NDS-2018 12.3.3 and 12.3.4, from memory).
     /// </summary>
     /// <param name="gravity">Specific gravity, over 0 and up to 1.</param>
@@ -69,7 +69,7 @@ public static class WoodValues
             return 16_600 * Math.Pow(gravity, 1.84);
         }
 
-        var (along, across) = (11_200 * gravity, 6_100 * Math.Pow(gravity, 1.45) / Math.Sqrt(Root(shank)));
+        var (along, across) = (11_200 * gravity, 6_100 * Math.Pow(gravity, 1.45) / Math.Sqrt(shank.Inches));
         var (sine, cosine) = (Math.Sin(fromGrain.Radians), Math.Cos(fromGrain.Radians));
         return along * across / ((along * sine * sine) + (across * cosine * cosine));
     }

@@ -33,7 +33,8 @@ public enum YieldMode
 /// <param name="PlateBearing">How that bears on it, in psi.</param>
 /// <param name="Gap">What lies between and does not bear: board, stone, packing.</param>
 /// <param name="FromGrain">Angle between load and grain, 0 to 90 degrees.</param>
-public readonly record struct Dowel(double Diameter, double Yield, Length InWood, double Bearing, Length Plate, double PlateBearing, Length Gap, Angle FromGrain);
+/// <param name="Shank">Nominal diameter: it decides which reduction counts.</param>
+public readonly record struct Dowel(double Diameter, double Yield, Length InWood, double Bearing, Length Plate, double PlateBearing, Length Gap, Angle FromGrain, Length Shank);
 
 /// <summary>
 /// What a screw holds across itself: the yield limit equations of ANSI/AWC NDS-2018 12.3.1, in the general form of AWC Technical Report 12 that takes a gap between
@@ -41,11 +42,16 @@ public readonly record struct Dowel(double Diameter, double Yield, Length InWood
 /// </summary>
 public static class YieldEquations
 {
-    /// <summary>What a mode gives, the reduction of table 12.3.1B taken off.</summary>
+    private static readonly Length Quarter = Length.Tape(0, 1, 4);
+
+    // By nominal diameter: what the rows of table 12K have across the grain, as far as they are remembered, over what the equations give there.
+    private static readonly (double Inches, double Share)[] AcrossRows = [(0.25, 0.93), (0.3125, 0.94), (0.375, 0.96), (0.5, 0.99)];
+
+    /// <summary>What a mode gives, the reduction of table 12.3.1B taken off, and what is left of it across the grain.</summary>
     /// <param name="mode">The mode.</param>
     /// <param name="dowel">What goes in.</param>
     /// <returns>The load, not adjusted for duration, moisture and heat.</returns>
-    public static Force Of(YieldMode mode, Dowel dowel) => Force.FromPoundsForce(Yields(mode, dowel) / Reduction(mode, dowel));
+    public static Force Of(YieldMode mode, Dowel dowel) => Force.FromPoundsForce(Yields(mode, dowel) / Reduction(mode, dowel) * OfTheRows(dowel));
 
     /// <summary>The mode that gives least.</summary>
     /// <param name="dowel">What goes in.</param>
@@ -63,17 +69,46 @@ public static class YieldEquations
     }
 
     /// <summary>
-    /// The reduction term: up to 0.17 in 2.2, from there to 1/4 in <c>10 D + 0.5</c>; from 1/4 in on 4, 3.6 and 3.2 by mode, times <c>1 + angle / 360</c> (table 12.3.1B).
+    /// The reduction term of table 12.3.1B: below 1/4 in of nominal diameter <c>K_D</c>, which is 2.2 up to 0.17 in of root and <c>10 D + 0.5</c> from there; from 1/4 in on
+    /// 4, 3.6 and 3.2 by mode, times <c>K_theta = 1 + angle / 360</c>; and <c>K_D K_theta</c> where the nominal diameter is 1/4 in and over and the root under it.
     /// </summary>
     /// <param name="mode">The mode.</param>
     /// <param name="dowel">What goes in.</param>
     /// <returns>What the yield load is divided by.</returns>
-    public static double Reduction(YieldMode mode, Dowel dowel) => dowel.Diameter switch
+    public static double Reduction(YieldMode mode, Dowel dowel)
     {
-        <= 0.17 => 2.2,
-        < 0.25 => (10 * dowel.Diameter) + 0.5,
-        _ => (1 + (dowel.FromGrain.Degrees / 360)) * mode switch { YieldMode.Im or YieldMode.Is => 4, YieldMode.II => 3.6, _ => 3.2 },
-    };
+        var byRoot = dowel.Diameter <= 0.17 ? 2.2 : (10 * dowel.Diameter) + 0.5;
+        if (dowel.Shank < Quarter)
+        {
+            return byRoot;
+        }
+
+        var byAngle = 1 + (dowel.FromGrain.Degrees / 360);
+        return byAngle * (dowel.Diameter < Quarter.Inches ? byRoot : mode switch { YieldMode.Im or YieldMode.Is => 4, YieldMode.II => 3.6, _ => 3.2 });
+    }
+
+    /// <summary>
+    /// What is left across the grain of what the equations give: 0.93, 0.94, 0.96 and 0.99 at 1/4, 5/16, 3/8 and 1/2 in, straight between them, 1 along the grain and linear in the angle
+    /// between. The rows of table 12K, as far as they are remembered, lie that much lower; it stays until somebody has looked the printed table up.
+    /// </summary>
+    /// <param name="dowel">What goes in.</param>
+    /// <returns>The share, up to 1.</returns>
+    public static double OfTheRows(Dowel dowel)
+    {
+        if (dowel.Shank < Quarter)
+        {
+            return 1;
+        }
+
+        var above = Array.FindIndex(AcrossRows, r => r.Inches >= dowel.Shank.Inches);
+        var across = above switch
+        {
+            < 0 => AcrossRows[^1].Share,
+            0 => AcrossRows[0].Share,
+            _ => AcrossRows[above - 1].Share + ((AcrossRows[above].Share - AcrossRows[above - 1].Share) * (dowel.Shank.Inches - AcrossRows[above - 1].Inches) / (AcrossRows[above].Inches - AcrossRows[above - 1].Inches)),
+        };
+        return 1 - ((1 - across) * dowel.FromGrain.Degrees / 90);
+    }
 
     /// <summary>The load at which it yields in a mode, in lbf.</summary>
     /// <param name="mode">The mode.</param>

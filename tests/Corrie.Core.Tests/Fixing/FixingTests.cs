@@ -25,7 +25,7 @@ public class FixingTests : IFindingCases
     public IEnumerable<(string Code, (string Path, JsonNode? Value)[] Has, (string Path, JsonNode? Value)[] Just)> Cases =>
     [
         // 48 lb 1 1/8 in beside two bolts 4 1/2 in over each other: 12 lb across the grain of each; a tenth of 86.4 * 0.9 (mode IIIs across the grain) is 7.8.
-        ("fix.cross-grain", [.. BesideOneStud, ("/items/d1/place/across", "71 1/8 in")], [.. BesideOneStud, ("/items/d1/place/across", "70 5/8 in")]),
+        ("fix.cross-grain", [.. BesideOneStud, ("/items/d1/place/across", "71 1/8 in")], [.. BesideOneStud, ("/items/d1/place/across", "70 3/8 in")]),
         // The pilot bit that is chosen is 5/32 in; 2 3/4 in is the depth of drilling.
         ("fix.bit-missing", [Drill("metal", "6 in")], [Drill("wood", "6 in")]),
         ("fix.bit-too-short", [Drill("wood", "2 11/16 in")], [Drill("wood", "2 3/4 in")]),
