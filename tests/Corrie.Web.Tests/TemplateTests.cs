@@ -67,7 +67,7 @@ public sealed class TemplateTests(Site site) : IClassFixture<Site>
     {
         var client = await site.As("warden");
         var pdf = await client.GetByteArrayAsync($"/jobs/{Site.MapRoom}/sheet?handler=Pdf");
-        var words = await Words(pdf);
+        var words = await PaperText.Of(pdf);
         var first = words[..words.IndexOf('\f', StringComparison.Ordinal)];
         Assert.Contains("Not to be drilled. Stud not confirmed", first);
         Assert.Contains("Set out by", first);
@@ -79,7 +79,7 @@ public sealed class TemplateTests(Site site) : IClassFixture<Site>
     public async Task The_hand_over_has_what_was_fitted_what_is_hidden_what_is_open_and_room_to_sign()
     {
         var client = await site.As("warden");
-        var words = await Words(await client.GetByteArrayAsync($"/jobs/{Site.MapRoom}/hand-over"));
+        var words = await PaperText.Of(await client.GetByteArrayAsync($"/jobs/{Site.MapRoom}/hand-over"));
         foreach (var said in new[] { "Hand-over: Map room", "What was fitted", "Living display, 65 in", "serial not recorded", "What is in this wall", "power cable in the bay", "What plugs into what", "7, map room outlets", "no isolation on record", "Stud not confirmed", "For the client" })
         {
             Assert.Contains(said, words);
@@ -90,14 +90,14 @@ public sealed class TemplateTests(Site site) : IClassFixture<Site>
     public async Task Labels_name_both_ends_of_every_cable()
     {
         var client = await site.As("tom");
-        var words = await Words(await client.GetByteArrayAsync($"/jobs/{Site.MapRoom}/labels?handler=Paper"));
+        var words = await PaperText.Of(await client.GetByteArrayAsync($"/jobs/{Site.MapRoom}/labels?handler=Paper"));
         foreach (var cable in new[] { "P1", "P2", "P3", "P4", "S1", "S2", "S3" })
         {
             Assert.Equal(3, words.Split(cable).Length);
         }
 
         Assert.Contains("player, picture", words);
-        Assert.Contains("There are no cables yet", await Words(await client.GetByteArrayAsync($"/jobs/{Site.Terrace}/labels?handler=Paper")));
+        Assert.Contains("There are no cables yet", await PaperText.Of(await client.GetByteArrayAsync($"/jobs/{Site.Terrace}/labels?handler=Paper")));
     }
 
     [Fact]
@@ -122,30 +122,13 @@ public sealed class TemplateTests(Site site) : IClassFixture<Site>
         try
         {
             File.WriteAllBytes(Path.Combine(folder.FullName, "t.pdf"), pdf);
-            Run("pdftoppm", $"-r {DotsPerInch} -gray -png t.pdf t", folder.FullName);
+            PaperText.Run("pdftoppm", $"-r {DotsPerInch} -gray -png t.pdf t", folder.FullName);
             return [.. folder.GetFiles("t*.png").OrderBy(f => f.Name, StringComparer.Ordinal).Select(f => SKBitmap.Decode(f.FullName))];
         }
         finally
         {
             folder.Delete(recursive: true);
         }
-    }
-
-    private static async Task<string> Words(byte[] pdf)
-    {
-        var folder = Directory.CreateTempSubdirectory("corrie-pdf-");
-        await File.WriteAllBytesAsync(Path.Combine(folder.FullName, "t.pdf"), pdf);
-        Run("pdftotext", "-layout t.pdf t.txt", folder.FullName);
-        var words = await File.ReadAllTextAsync(Path.Combine(folder.FullName, "t.txt"));
-        folder.Delete(recursive: true);
-        return words;
-    }
-
-    private static void Run(string program, string arguments, string folder)
-    {
-        using var run = Process.Start(new ProcessStartInfo(program, arguments) { WorkingDirectory = folder })!;
-        run.WaitForExit();
-        Assert.Equal(0, run.ExitCode);
     }
 
     // Black spots of 1 mm that touch nothing else: the middles of the holes.

@@ -23,7 +23,7 @@ public static class Connecting
     /// <param name="to">Key of the other.</param>
     /// <param name="toPort">Its port.</param>
     /// <returns>The change; or what was understood and what was expected.</returns>
-    public static (Change? Change, string Problem) Connect(IResults plan, string from, string fromPort, string to, string toPort)
+    public static (Change? Change, string Problem) Connect(IHungResults plan, string from, string fromPort, string to, string toPort)
     {
         var holders = plan.PortHolders();
         if (holders.FirstOrDefault(h => h.Key == from) is not { } one || holders.FirstOrDefault(h => h.Key == to) is not { } other || one == other)
@@ -61,14 +61,14 @@ public static class Connecting
     /// <summary>Cables that are not there yet, by what and how long.</summary>
     /// <param name="plan">The plan.</param>
     /// <returns>What is to be taken along; without what nobody has chosen, or what is not sold that long.</returns>
-    public static IReadOnlyList<CableToTake> ToTake(IResults plan) =>
+    public static IReadOnlyList<CableToTake> ToTake(IHungResults plan) =>
     [
         .. plan.Sheet.Walls.SelectMany(w => plan.Cables(w.Id)?.All ?? []).Where(c => c is { Buys: not null, Connection: { Bought: null, Cable: not null } })
             .GroupBy(c => (c.Connection.Cable!.Name, Long: c.Buys!.Value, Cut: c.Connection.Cable.Sold.Count == 0)).Select(g => new CableToTake(g.Key.Name, g.Key.Long, g.Count(), g.Key.Cut))
             .OrderBy(t => t.Name, StringComparer.Ordinal).ThenBy(t => t.Long),
     ];
 
-    private static string Way(IResults plan, PortHolder one, PortHolder other) =>
+    private static string Way(IHungResults plan, PortHolder one, PortHolder other) =>
         new[] { other, one }.FirstOrDefault(h => h.Sort == PortSort.Display) is { } display && plan.Sheet.Wall(display.Wall) is { } wall
         && (wall.Get(CableRoute.Part) ?? []).FirstOrDefault(r => !r.Power && new[] { r.From, r.To }.Any(e => e == display.Key || plan.Sheet.Item(e)?.For == display.Key)) is { } way ? $"{wall.Id}/{way.Id}" : string.Empty;
 }

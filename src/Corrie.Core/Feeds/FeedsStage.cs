@@ -9,7 +9,7 @@ using Corrie.Core.Survey;
 namespace Corrie.Core.Feeds;
 
 /// <summary>Power, boxes and concealed cables, from port to port.</summary>
-public sealed class FeedsStage : IStage
+public sealed class FeedsStage : ILateStage
 {
     /// <summary>Where a box may go.</summary>
     internal static readonly Result<BoxPlaces> Boxes = new("box");
@@ -41,7 +41,7 @@ public sealed class FeedsStage : IStage
     public IReadOnlyList<FindingKind> Kinds => FeedFindings.All;
 
     /// <inheritdoc/>
-    public void Plan(PlanBuilder plan)
+    public void Plan(HungPlan plan)
     {
         var sheet = plan.Sheet;
         var job = new JobFeeds(plan);
@@ -124,7 +124,7 @@ public sealed class FeedsStage : IStage
         }
     }
 
-    private static void Devices(PlanBuilder plan, WallSheet wall, Surveyed surveyed)
+    private static void Devices(HungPlan plan, WallSheet wall, Surveyed surveyed)
     {
         var sheet = plan.Sheet;
         foreach (var item in sheet.ThingsOn(wall).Where(i => i.Product is Display))
@@ -187,7 +187,7 @@ public sealed class FeedsStage : IStage
     }
 
     /// <inheritdoc/>
-    public StageReport Report(IResults plan, WallSheet? wall)
+    public StageReport Report(IHungResults plan, WallSheet? wall)
     {
         if (wall is null || plan.Survey(wall.Id) is null)
         {
@@ -223,7 +223,7 @@ public sealed class FeedsStage : IStage
     }
 
     /// <inheritdoc/>
-    public void Write(IResults plan, PlanWriter file)
+    public void Write(IHungResults plan, PlanWriter file)
     {
         foreach (var item in plan.Sheet.Items)
         {
@@ -261,35 +261,35 @@ public static class FeedsResults
     /// <param name="plan">The plan.</param>
     /// <param name="box">Key of the box.</param>
     /// <returns>The places; null where it is none.</returns>
-    public static BoxPlaces? Box(this IResults plan, string box) => plan.Get(FeedsStage.Boxes, box);
+    public static BoxPlaces? Box(this IHungResults plan, string box) => plan.Get(FeedsStage.Boxes, box);
 
     /// <summary>What goes into an enclosure, and how.</summary>
     /// <param name="plan">The plan.</param>
     /// <param name="box">Key of the enclosure.</param>
     /// <returns>All of it; null where it is none, or has no place yet.</returns>
-    public static EnclosurePlan? Enclosed(this IResults plan, string box) => plan.Get(FeedsStage.Enclosures, box);
+    public static EnclosurePlan? Enclosed(this IHungResults plan, string box) => plan.Get(FeedsStage.Enclosures, box);
 
     /// <summary>Where a device on brackets behind a display is.</summary>
     /// <param name="plan">The plan.</param>
     /// <param name="item">Key of the device.</param>
     /// <returns>Its outline on the wall, and where its two brackets sit across; null where it is none.</returns>
-    public static (Rect Outline, Length Left, Length Right)? Hidden(this IResults plan, string item) =>
+    public static (Rect Outline, Length Left, Length Right)? Hidden(this IHungResults plan, string item) =>
         plan.Get(FeedsStage.OfHidden, item)?.Outline is { } outline ? (outline, outline.Left + HiddenBox.BracketInside, outline.Right - HiddenBox.BracketInside) : null;
 
     /// <summary>The ways of a wall.</summary>
     /// <param name="plan">The plan.</param>
     /// <param name="wall">Key of the wall.</param>
     /// <returns>The ways; null where nobody has begun with any.</returns>
-    public static WallRoutes? Routes(this IResults plan, string wall) => plan.Get(FeedsStage.Routes, wall);
+    public static WallRoutes? Routes(this IHungResults plan, string wall) => plan.Get(FeedsStage.Routes, wall);
 
     /// <summary>All that has ports in a job: things, boxes with mains, outlets and plates that are there.</summary>
     /// <param name="plan">The plan.</param>
     /// <returns>Each with its ports.</returns>
-    public static IReadOnlyList<PortHolder> PortHolders(this IResults plan) => new JobFeeds(plan).Holders;
+    public static IReadOnlyList<PortHolder> PortHolders(this IHungResults plan) => new JobFeeds(plan).Holders;
 
     /// <summary>The cables that end at a wall.</summary>
     /// <param name="plan">The plan.</param>
     /// <param name="wall">Key of the wall.</param>
     /// <returns>The cables; null where nobody has begun with any.</returns>
-    public static WallCables? Cables(this IResults plan, string wall) => plan.Get(FeedsStage.Cables, wall);
+    public static WallCables? Cables(this IHungResults plan, string wall) => plan.Get(FeedsStage.Cables, wall);
 }

@@ -10,13 +10,13 @@ namespace Corrie.Core.Feeds;
 /// <summary>Gathers from a job what its boxes, ways, cables and circuits follow from.</summary>
 internal sealed class JobFeeds
 {
-    private readonly IResults plan;
+    private readonly IHungResults plan;
     private readonly JobSheet sheet;
     private readonly Dictionary<string, WallRoutes> routes = [];
 
     /// <summary>Begins.</summary>
     /// <param name="plan">The plan so far.</param>
-    public JobFeeds(IResults plan)
+    public JobFeeds(IHungResults plan)
     {
         this.plan = plan;
         sheet = plan.Sheet;
@@ -103,7 +103,7 @@ internal sealed class JobFeeds
     /// <param name="plan">The plan so far.</param>
     /// <param name="wall">The wall.</param>
     /// <returns>Each with its display; those whose display has no place yet are left out.</returns>
-    public static IEnumerable<(Item Item, HiddenBox Box)> HiddenOn(IResults plan, WallSheet wall)
+    public static IEnumerable<(Item Item, HiddenBox Box)> HiddenOn(IHungResults plan, WallSheet wall)
     {
         var boxes = plan.Sheet.ThingsOn(wall).Where(i => i.Product is WallBox && plan.Placement(i.Id) is not null).Select(i => (i.Name, plan.Placement(i.Id)!.Outer)).ToList();
         var others = new List<(string Name, Rect Area)>(boxes);
@@ -125,7 +125,7 @@ internal sealed class JobFeeds
     /// <param name="item">The display.</param>
     /// <param name="outer">Where it goes.</param>
     /// <returns>The display with plate, arms and ports.</returns>
-    public static BehindDisplay? Behind(IResults plan, Item item, Rect outer)
+    public static BehindDisplay? Behind(IHungResults plan, Item item, Rect outer)
     {
         var mount = plan.Sheet.On(item);
         var before = new List<(string, Rect)>();
@@ -197,7 +197,7 @@ internal sealed class JobFeeds
             .. Connections.Where(c => c.Via == $"{wall.Id}/{r.Id}" && c.Cable is not null).Select(c => (c.Says, c.Cable!)),
         ]))).ToList();
         var displays = sheet.ThingsOn(wall).Where(i => i.Kind == Display.Kind).Select(i => plan.Placement(i.Id)?.Outer).OfType<Rect>().ToList();
-        return new(surveyed, bays, wall.Get(WallFeeds.Part)!, new(asked), new(displays), new(plan is PlanBuilder builder ? builder.HolesIn(wall.Id) : []), sheet.Policy);
+        return new(surveyed, bays, wall.Get(WallFeeds.Part)!, new(asked), new(displays), new(plan is HungPlan builder ? builder.HolesIn(wall.Id) : []), sheet.Policy);
     }
 
     /// <summary>The cables that end at a wall, or begin there and end at none.</summary>

@@ -58,9 +58,10 @@ internal static class BoltPlan
         var (least, most) = lag ? PilotHole.Range(fastener.Diameter, input.Gravity) : default;
         return new(
             [.. bolts.Select((b, i) => new Bolt(
-                i + 1, b.Bolt.Row.Id, b.Bolt.X, b.Y, b.Bolt.Stud, b.Bolt.OffCentre, b.Bolt.Stud.Tolerance(fastener.Diameter), b.Bolt.Stud.Play(fastener.Diameter), reach[i].Penetration, reach[i].Thread,
+                b.Bolt.Number, b.Bolt.Row.Id, b.Bolt.X, b.Y, b.Bolt.Stud, b.Bolt.OffCentre, b.Bolt.Stud.Tolerance(fastener.Diameter), b.Bolt.Stud.Play(fastener.Diameter), reach[i].Penetration, reach[i].Thread,
                 loads[i].Load, loads[i].Pose, holds[i], input.FromGrain(loads[i].Load))
                 {
+                    Index = i,
                     Length = each[i].Fastener.Length,
                     Packing = each[i].Choice.Packing,
                     DrillDepth = Deep(i),

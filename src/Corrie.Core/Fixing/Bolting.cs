@@ -33,7 +33,7 @@ internal sealed record Bolting(
     /// <summary>What a bolt follows from, with its own packing and length.</summary>
     /// <param name="bolt">The bolt.</param>
     /// <returns>The same for all where nobody has measured gaps.</returns>
-    public Bolting For(Bolt bolt) => ForBolt(bolt.Number - 1) is var own && own.About != About ? own with { Fastener = Fastener with { Length = bolt.Length } } : this;
+    public Bolting For(Bolt bolt) => ForBolt(bolt.Index) is var own && own.About != About ? own with { Fastener = Fastener with { Length = bolt.Length } } : this;
 
     /// <summary>What is known of the wall's fire; null where nothing is.</summary>
     public Fire? Fire { get; init; }

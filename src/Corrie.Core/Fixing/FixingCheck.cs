@@ -50,7 +50,7 @@ internal static class FixingCheck
             {
                 Phrase message = Overloaded(input, bolt, used);
                 // A maker who rates the mount for exactly this wall has tried what goes across its bolts; what pulls them out stays the wood's matter.
-                if (used > 1 && maker is not null && pulls.Value[bolt.Number - 1].Newtons <= bolt.Holds!.Value.Newtons)
+                if (used > 1 && maker is not null && pulls.Value[bolt.Index].Newtons <= bolt.Holds!.Value.Newtons)
                 {
                     yield return FixingFindings.DemandOverCapacity.MildAt(spot, $"{message} It is what goes across it, and the maker rates the mount for this wall with {maker.Load} ({maker.Paper}).");
                     continue;
@@ -58,6 +58,11 @@ internal static class FixingCheck
 
                 yield return used > 1 ? FixingFindings.DemandOverCapacity.At(spot, message) : FixingFindings.DemandOverCapacity.MildAt(spot, message);
             }
+        }
+
+        foreach (var finding in Astray(input, bolts))
+        {
+            yield return finding;
         }
 
         // A flat plate on one stud of two: a caution where its bolts hold all of it, also what hangs beside them.
@@ -69,7 +74,7 @@ internal static class FixingCheck
                 : one;
         }
 
-        var left = input.Layout.Backing is not null ? [] : input.Layout.Position.Bolts.Where(b => bolts.Bolts.All(u => u.X != b.X || u.Row != b.Row.Id)).ToList();
+        var left = input.Layout.Backing is not null ? [] : input.Layout.Position.Bolts.Where(b => !b.Astray && bolts.Bolts.All(u => u.X != b.X || u.Row != b.Row.Id)).ToList();
         if (left.Count > 0)
         {
             Phrase message = $"Leave {left.Count} {(left.Count == 1 ? "hole" : "holes")} of the plate empty: ";
@@ -85,6 +90,19 @@ internal static class FixingCheck
         foreach (var finding in Pilot(input, bolts).Concat(Drills(input, bolts)))
         {
             yield return finding;
+        }
+    }
+
+    // A bolt that went beside its stud: the others carry what it should, or nothing does.
+    private static IEnumerable<Finding> Astray(Bolting input, FixingResult bolts)
+    {
+        var carried = bolts.Bolts.Count > 0 && bolts.Bolts.All(b => b.Utilisation is <= 1);
+        foreach (var bolt in input.Layout.Position.Bolts.Where(b => b.Astray))
+        {
+            var instead = bolts.Bolts.FirstOrDefault(b => b.Stud.Id == bolt.Stud.Id && b.Row == bolt.Row.Id);
+            Phrase message = $"Take bolt {bolt.Number} out and {(instead is null ? Phrase.Of($"make a hole in the stud, whose centre is at {bolt.Stud.Centre}") : Phrase.Of($"make hole {instead.Number} at {instead.X}"))}: at {bolt.X} it is {bolt.OffCentre:fine} off the centre of the stud at {bolt.Stud.Centre}, whose face is {bolt.Stud.Width}, and holds nothing. {(carried ? Phrase.Of($"The {bolts.Bolts.Count} others would hold all of it, at {Bolt.Share(bolts.Bolts.Max(b => b.Utilisation))}.") : Phrase.Of($"The {bolts.Bolts.Count} others do not hold all of it."))}";
+            var where = new Spot($"bolts/{bolt.Number}", bolt.X, input.Layout.HookLine + bolt.Row.AboveHook);
+            yield return carried ? FixingFindings.NoHold.MildAt(where, message) : FixingFindings.NoHold.At(where, message);
         }
     }
 

@@ -35,8 +35,8 @@ public static class FixingFindings
     /// <summary>No hold at all.</summary>
     public static readonly FindingKind NoHold = new(
         Stage, "fix.no-hold", Severity.FinalStop, "Bolt holds in nothing",
-        "a screw ends in layers, plate or packing, before the member that should hold it",
-        "It holds nothing at all.", Source.Arithmetic);
+        "a screw ends in layers, plate or packing, before the member that should hold it, or a bolt that is in the wall went beside it; a stop that a lead may pass where the others hold all of it",
+        "It holds nothing at all.", Source.Arithmetic, Severity.Stop);
 
     /// <summary>Load across not known.</summary>
     public static readonly FindingKind ShearUnknown = new(

@@ -5,7 +5,7 @@ using Corrie.Core.Survey;
 namespace Corrie.Core.Fixing;
 
 /// <summary>A bolt as planned.</summary>
-/// <param name="Number">Its number among the plate's bolts, from 1.</param>
+/// <param name="Number">Its number among the plate's holes, for good: one that is in the wall keeps it.</param>
 /// <param name="Row">The plate's row.</param>
 /// <param name="X">From the left corner.</param>
 /// <param name="Y">Over the floor.</param>
@@ -24,6 +24,9 @@ public sealed record Bolt(
 {
     /// <summary>Its name among the parts of its plate.</summary>
     public string Part => $"bolts/{Number}";
+
+    /// <summary>Its place among the plate's bolts, from 0.</summary>
+    public int Index { get; init; }
 
     /// <summary>Its length under the head.</summary>
     public Length Length { get; init; }

@@ -11,7 +11,7 @@ using Corrie.Core.Survey;
 namespace Corrie.Core.Fixing;
 
 /// <summary>What holds the plates: bolts, where they go, and whether they hold.</summary>
-public sealed class FixingStage : IStage
+public sealed class FixingStage : ILateStage
 {
     /// <summary>What holds a plate.</summary>
     internal static readonly Result<FixingResult> Result = new("fixing");
@@ -35,7 +35,7 @@ public sealed class FixingStage : IStage
     public IReadOnlyList<FindingKind> Kinds => FixingFindings.All;
 
     /// <inheritdoc/>
-    public void Plan(PlanBuilder plan)
+    public void Plan(HungPlan plan)
     {
         var sheet = plan.Sheet;
         var bits = (sheet.Get(FixingChoice.Crews) ?? []).SelectMany(c => c.Bits.Concat(c.Drills.Where(d => d.For == BitFor.Wood).Select(d => d.Diameter))).Distinct().Order().ToList();
@@ -105,7 +105,7 @@ public sealed class FixingStage : IStage
     }
 
     /// <inheritdoc/>
-    public StageReport Report(IResults plan, WallSheet? wall)
+    public StageReport Report(IHungResults plan, WallSheet? wall)
     {
         var sheet = plan.Sheet;
         var here = wall is null ? sheet.Items : [.. sheet.ThingsOn(wall)];
@@ -139,7 +139,7 @@ public sealed class FixingStage : IStage
     }
 
     /// <inheritdoc/>
-    public void Write(IResults plan, PlanWriter file)
+    public void Write(IHungResults plan, PlanWriter file)
     {
         foreach (var item in plan.Sheet.Items)
         {
@@ -205,9 +205,9 @@ public sealed class FixingStage : IStage
     /// <param name="plan">The plan.</param>
     /// <param name="wall">Key of the wall.</param>
     /// <returns>The probes: for the studs that bolts go into, then for places that have to be free.</returns>
-    internal static IReadOnlyList<Probe> ProbesOf(IResults plan, string wall) => plan.Later(Probes, wall, () => new NextProbes(Choose(plan, wall))).All;
+    internal static IReadOnlyList<Probe> ProbesOf(IHungResults plan, string wall) => plan.Later(Probes, wall, () => new NextProbes(Choose(plan, wall))).All;
 
-    private static List<Probe> Choose(IResults plan, string wall)
+    private static List<Probe> Choose(IHungResults plan, string wall)
     {
         if (plan.Survey(wall) is not { } survey || plan.Sheet.Wall(wall) is not { } sheet)
         {
@@ -250,12 +250,12 @@ public static class FixingResults
     /// <param name="plan">The plan.</param>
     /// <param name="mount">Key of the mount.</param>
     /// <returns>The bolts; null as long as something lacks.</returns>
-    public static FixingResult? Fixing(this IResults plan, string mount) => plan.Get(FixingStage.Result, mount);
+    public static FixingResult? Fixing(this IHungResults plan, string mount) => plan.Get(FixingStage.Result, mount);
 
     /// <summary>Where to push a thin bit in next on a wall, and what it would tell.</summary>
     /// <remarks>Worked out when somebody asks: it costs more than all the rest, and most readers of a plan do not.</remarks>
     /// <param name="plan">The plan.</param>
     /// <param name="wall">Key of the wall.</param>
     /// <returns>The probes, the most useful first.</returns>
-    public static IReadOnlyList<Probe> Probes(this IResults plan, string wall) => FixingStage.ProbesOf(plan, wall);
+    public static IReadOnlyList<Probe> Probes(this IHungResults plan, string wall) => FixingStage.ProbesOf(plan, wall);
 }

@@ -30,6 +30,9 @@ public enum HoleState
 /// <param name="By">Who made it.</param>
 public sealed record MadeHole(string Id, string Row, Length Across, Length Up, HoleState State, string By)
 {
+    /// <summary>The number that it had on the sheet when it was made; null where nobody has recorded it.</summary>
+    public int? Number { get; init; }
+
     /// <summary>Whether a bolt in it carries.</summary>
     public bool Holds => State == HoleState.Holds;
 }
@@ -76,7 +79,10 @@ public sealed record Built(
         m.Length("across", "where it is, from the left corner", LengthRange.Along),
         m.Length("up", "over the floor", LengthRange.Along),
         m.Choice("state", "what became of it", HoleState.Holds),
-        m.Text("by", "who made it", 80)));
+        m.Text("by", "who made it", 80))
+    {
+        Number = m.Maybe("number", new WholeShape("its number on the sheet when it was made", 1, 999)),
+    });
 
     private static readonly GroupShape<ProofPull> ProofForm = new("a pull at the plate", m => new ProofPull(
         m.Need("pull", new MassShape("how much, as the scale shows it", overZero: true)),

@@ -138,7 +138,7 @@ internal static class HangingCheck
 
     private static IEnumerable<Finding> Heights(Hanging input, PlateLayout layout)
     {
-        var (display, mount, choice, outer) = (input.Display, input.Mount, input.Choice, input.Placed.Outer);
+        var (display, mount, choice, outer) = (input.Display, input.Mount, input.Choice, input.Outer);
         var hook = new Spot("hook-line", outer.CentreX, layout.HookLine);
         if (choice is { MeasuredBottomToHook: { } b, MeasuredTopToHook: { } t } && !HeightChain.Agrees(b, t, display.Height))
         {
@@ -177,7 +177,7 @@ internal static class HangingCheck
 
     private static IEnumerable<Finding> Sideways(Hanging input, PlateLayout layout)
     {
-        var (wall, mount, choice, outer, diameter) = (input.Wall, input.Mount, input.Choice, input.Placed.Outer, input.Bolt);
+        var (wall, mount, choice, outer, diameter) = (input.Wall, input.Mount, input.Choice, input.Outer, input.Bolt);
         if (!wall.Kind.Framed() || input.Support is { BoardOnly: true } || !mount.Walls.Contains(wall.Kind))
         {
             yield break;
@@ -280,7 +280,7 @@ internal static class HangingCheck
 
     private static IEnumerable<Finding> Behind(Hanging input, PlateLayout layout)
     {
-        var outer = input.Placed.Outer;
+        var outer = input.Outer;
         foreach (var port in input.Display.Ports)
         {
             var area = new Rect(outer.Left + port.Left, outer.Bottom + port.Up, port.Width, port.Height);
@@ -359,7 +359,7 @@ internal static class HangingCheck
 
     private static IEnumerable<Finding> AfterHanging(Hanging input, PlateLayout layout)
     {
-        var (wall, display, mount, outer) = (input.Wall, input.Display, input.Mount, input.Placed.Outer);
+        var (wall, display, mount, outer) = (input.Wall, input.Display, input.Mount, input.Outer);
         if (mount.Slide > Length.Zero && layout.SlideLeft >= Length.Zero && layout.SlideRight >= Length.Zero &&
             Length.Min(layout.SlideLeft, layout.SlideRight) < input.Policy.LeastTravel)
         {

@@ -10,7 +10,7 @@ using Corrie.Core.Survey;
 namespace Corrie.Core.Hanging;
 
 /// <summary>Display, mount and plate: from the place of the picture to the place of the plate.</summary>
-public sealed class HangingStage : IStage
+public sealed class HangingStage : IEarlyStage
 {
     /// <summary>Where a mount's plate goes.</summary>
     internal static readonly Result<PlateLayout> Result = new("plate layout");
@@ -42,17 +42,18 @@ public sealed class HangingStage : IStage
             }
 
             if (item.Hardware() is not { } mount || sheet.WallOf(item) is not { } wall || plan.Survey(wall.Id) is not { } surveyed ||
-                sheet.DisplayOn(item) is not { Product: Display display } hung || plan.Wanted(hung.Id) is not { } placed)
+                sheet.DisplayOn(item) is not { Product: Display display } hung || plan.Wanted(hung.Id) is not { Outer: var wanted })
             {
                 continue;
             }
 
             var load = new Same<(string Name, Mass Mass)>([.. sheet.AllCarried(item).Select(c => (c == hung ? "display" : c.Name, c.Product?.Mass ?? default))]);
-            var input = new Hanging(item.Id, surveyed, mount, item.Get(HangingChoice.Part)!, display, hung.Get(PlacementChoice.Part)!, placed, load, plan.BoltOf(item)?.Diameter ?? sheet.Policy.UsualBolt, hung.Id, sheet.RootOf(item).Id, sheet.Policy, item.Get(Support.Part), item.Bolt() is not null, new(item.Get(Built.Part)?.Holes ?? []));
+            var input = new Hanging(item.Id, surveyed, mount, item.Get(HangingChoice.Part)!, display, hung.Get(PlacementChoice.Part)!, wanted, load, plan.BoltOf(item)?.Diameter ?? sheet.Policy.UsualBolt, hung.Id, sheet.RootOf(item).Id, sheet.Policy, item.Get(Support.Part), item.Bolt() is not null, new(item.Get(Built.Part)?.Holes ?? []));
             var laid = plan.Work(Result, item.Id, wall.Id, input, static (work, input) =>
             {
                 var layout = PlateLayer.Lay(input) with { Turning = Turning.Of(input), Pivot = input.ArmsAt };
-                layout = layout with { Motion = Motion.Of(input.Id, input, layout.Turning) is { } motion ? motion with { PivotUp = motion.PivotUp + layout.Rise } : null };
+                input = input with { Outer = input.Outer.Raised(layout.Rise) };
+                layout = layout with { Motion = Motion.Of(input.Id, input, layout.Turning) };
                 var found = HangingCheck.Check(input, layout).ToList();
                 if (input is { BoltChosen: true, Mount.Sort: MountKind.Flat } && found.FirstOrDefault(f => f.Kind == HangingFindings.OneStudOnly) is { } one && layout.Position.StudsHeld(input.Bolt) > 0)
                 {
@@ -73,7 +74,7 @@ public sealed class HangingStage : IStage
     }
 
     /// <inheritdoc/>
-    public StageReport Report(IResults plan, WallSheet? wall)
+    public StageReport Report(IHungResults plan, WallSheet? wall)
     {
         var sheet = plan.Sheet;
         var here = wall is null ? sheet.Items : [.. sheet.ThingsOn(wall)];
@@ -101,7 +102,7 @@ public sealed class HangingStage : IStage
     }
 
     /// <inheritdoc/>
-    public void Write(IResults plan, PlanWriter file)
+    public void Write(IHungResults plan, PlanWriter file)
     {
         foreach (var item in plan.Sheet.Items)
         {
@@ -182,7 +183,7 @@ public sealed class HangingStage : IStage
 /// <param name="Choice">What was chosen and measured.</param>
 /// <param name="Display">The display that hangs on it.</param>
 /// <param name="Placement">Where that is wanted.</param>
-/// <param name="Placed">Where that goes.</param>
+/// <param name="Outer">Where its outer edges are wanted, and once the plate is laid out where they go.</param>
 /// <param name="Load">All that hangs on the mount, by name and weight.</param>
 /// <param name="Bolt">Shank diameter of the bolts.</param>
 /// <param name="DisplayId">Key of the display.</param>
@@ -192,7 +193,7 @@ public sealed class HangingStage : IStage
 /// <param name="BoltChosen">Whether somebody has chosen the bolts.</param>
 /// <param name="Made">Holes that are in the wall.</param>
 internal sealed record Hanging(
-    string Id, Surveyed Survey, Mount Mount, HangingChoice Choice, Display Display, PlacementChoice Placement, PlacementResult Placed, Same<(string Name, Mass Mass)> Load, Length Bolt, string DisplayId, string Assembly, Policy Policy, Support? Support, bool BoltChosen, Same<MadeHole> Made)
+    string Id, Surveyed Survey, Mount Mount, HangingChoice Choice, Display Display, PlacementChoice Placement, Rect Outer, Same<(string Name, Mass Mass)> Load, Length Bolt, string DisplayId, string Assembly, Policy Policy, Support? Support, bool BoltChosen, Same<MadeHole> Made)
 {
     /// <summary>What the plate's place along the wall follows from.</summary>
     public PlateQuestion Question => new(
@@ -206,7 +207,7 @@ internal sealed record Hanging(
     public IReadOnlyList<Stud> Studs => Survey.For(Bolt).Studs;
 
     /// <summary>Where the middle between the arms has to be, from the left corner.</summary>
-    public Length ArmsAt => Placed.Outer.CentreX + Display.VesaCentreRight;
+    public Length ArmsAt => Outer.CentreX + Display.VesaCentreRight;
 
     /// <summary>The sum of all that hangs on the mount.</summary>
     public Mass Weight => Load.Items.Aggregate(default(Mass), (sum, l) => sum + l.Mass);

@@ -116,7 +116,7 @@ public sealed record Motion(string Mount, Length Pivot, Length PivotUp, Length P
         var wanted = input.Choice.Turn;
         var possible = turning?.Possible ?? default;
         Angle Side(bool right) => input.Choice.Side == (right ? TurnSide.Left : TurnSide.Right) ? default : wanted is { } to ? new(Math.Min(possible.Degrees, to.Degrees)) : possible;
-        return new(id, input.ArmsAt, input.Placed.Outer.Bottom + input.Display.UpperRowUp - input.Display.VesaHeight.Half, mount.DepthParked, mount.DepthExtended, new(way), Side(right: false), Side(right: true), wanted is not null);
+        return new(id, input.ArmsAt, input.Outer.Bottom + input.Display.UpperRowUp - input.Display.VesaHeight.Half, mount.DepthParked, mount.DepthExtended, new(way), Side(right: false), Side(right: true), wanted is not null);
     }
 
     // Poses that stop before full reach and drop were measured on a part of the way; the rest is taken as straight.

@@ -8,6 +8,9 @@ namespace Corrie.Core.Hanging;
 /// <summary>Works out the chain of heights and the plate's place.</summary>
 internal static class PlateLayer
 {
+    // Between two lag screws in a row: NDS-2018 12.5.1, from memory.
+    private const int ClearOfBolts = 4;
+    private static readonly Length InRow = Length.Tape(0, 1, 8);
     private static readonly Length ArmWidth = Length.Tape(1);
 
     /// <summary>Lays out a plate.</summary>
@@ -15,7 +18,7 @@ internal static class PlateLayer
     /// <returns>The layout.</returns>
     public static PlateLayout Lay(Hanging input)
     {
-        var (display, mount, choice, outer) = (input.Display, input.Mount, input.Choice, input.Placed.Outer);
+        var (display, mount, choice, outer) = (input.Display, input.Mount, input.Choice, input.Outer);
         var hole = choice.ArmHoleLeft ?? choice.ArmHoleRight ?? BestArmHole(display, mount.Arms);
         // A reading off the real display, arms on, counts more than the catalogue's sum.
         var bottomToHook = choice.MeasuredBottomToHook ?? (choice.MeasuredTopToHook is { } t ? display.Height - t : ByCatalogue(display, mount, hole));
@@ -46,6 +49,8 @@ internal static class PlateLayer
             position = new(at, input.ArmsAt - at, bolts, bolts.Count, input.Question.LeastApart);
         }
 
+        var (numbered, spent) = HoleNumbers.Give(input, position, hookLine, planned);
+        position = position with { Bolts = numbered };
         var plate = new Rect(position.Plate - mount.PlateWidth.Half, hookLine - mount.HookUp, mount.PlateWidth, mount.PlateHeight);
         var armBottom = hookLine + mount.Arms.TopAboveHook - mount.Arms.Length;
         return new(
@@ -68,6 +73,7 @@ internal static class PlateLayer
         {
             Backing = backing,
             Rise = hookLine - planned,
+            Spent = spent,
             Toggles = input.Support is { Toggles: true, Backing: null } ? SupportPlanner.Toggles(input.Question, position, hookLine) : [],
             Drilled = input.Question.Drilled ?? [],
         };
@@ -83,14 +89,15 @@ internal static class PlateLayer
         return question.Rows.Where(r => r.Id == hole.Row).SelectMany(r => r.Slots).Any(s => hole.Across - s.To <= to + PlateQuestion.AtTheEnd && hole.Across - s.From >= from - PlateQuestion.AtTheEnd);
     }
 
-    // Three diameters from what is spent, as far as that reaches into a row.
+    // Three diameters from what is spent and four from a bolt that is in, as far as that reaches into a row.
     private static List<(string Row, Length From, Length To)> Spent(Hanging input, Length hookLine) =>
     [
         .. from hole in input.Made.Items
-           where !hole.Holds
            from row in input.Mount.Rows
            let up = (hookLine + row.AboveHook - hole.Up).Inches
-           let room = (input.Bolt * HoleCheck.ClearOfOld).Inches
+           let room = (input.Bolt * (hole.Holds ? ClearOfBolts : HoleCheck.ClearOfOld)).Inches
+           // A bolt stands in its own row at its own place.
+           where !hole.Holds || Math.Abs(up) > InRow.Inches || row.Id == hole.Row
            where Math.Abs(up) < room
            let beside = Length.FromInches(Math.Sqrt((room * room) - (up * up)))
            select (row.Id, hole.Across - beside, hole.Across + beside),

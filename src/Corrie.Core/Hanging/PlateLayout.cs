@@ -47,6 +47,9 @@ public sealed record PlateLayout(
     /// <summary>How much higher everything hangs than was planned, since holes are in the wall there.</summary>
     public Length Rise { get; init; }
 
+    /// <summary>Holes that are in the wall and hold nothing, each with its number: they are crossed out.</summary>
+    public IReadOnlyList<SpentHole> Spent { get; init; } = [];
+
     /// <summary>Toggles through the plate, on the side that meets no stud.</summary>
     public IReadOnlyList<SupportHole> Toggles { get; init; } = [];
 

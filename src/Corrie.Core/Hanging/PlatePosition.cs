@@ -14,6 +14,12 @@ public readonly record struct PlateBolt(PlateRow Row, Slot Slot, Stud Stud, Leng
     /// <summary>Whether its hole is in the wall already.</summary>
     public bool Made { get; init; }
 
+    /// <summary>Whether its hole is in the wall and misses the wood: it comes out beside the member, and holds nothing.</summary>
+    public bool Astray { get; init; }
+
+    /// <summary>Its number among the plate's holes, for good; 0 for one that stays empty.</summary>
+    public int Number { get; init; }
+
     /// <summary>How far off the stud's centre.</summary>
     public Length OffCentre => (X - Stud.Centre).Abs;
 
@@ -47,14 +53,15 @@ public sealed record PlatePosition(Length Plate, Length Slide, IReadOnlyList<Pla
         return studs > 1 && bolts.Max(b => b.Stud.Centre) - bolts.Min(b => b.Stud.Centre) < LeastApart ? 1 : studs;
     }
 
-    /// <summary>The bolts that are put in: where enough of them hold, those that would miss their edge distance are left out.</summary>
+    /// <summary>The bolts that are put in, without those that went beside their member: where enough of them hold, those that would miss their edge distance are left out.</summary>
     /// <param name="boltDiameter">Shank diameter of the bolts.</param>
     /// <param name="wanted">How many studs the plate is made to catch.</param>
     /// <returns>The bolts.</returns>
     public IReadOnlyList<PlateBolt> Used(Length boltDiameter, int wanted)
     {
-        var sound = Bolts.Where(b => b.Made || b.WouldHold(boltDiameter)).ToList();
+        var all = Bolts.Any(b => b.Astray) ? [.. Bolts.Where(b => !b.Astray)] : Bolts;
+        var sound = all.Where(b => b.Made || b.WouldHold(boltDiameter)).ToList();
         var whole = sound.GroupBy(b => b.Row.Id).All(r => r.Select(b => b.Stud.Id).Distinct().Count() >= wanted);
-        return StudsMet(boltDiameter) >= wanted && whole && Bolts.Select(b => b.Row.Id).Distinct().Count() == sound.Select(b => b.Row.Id).Distinct().Count() ? sound : Bolts;
+        return StudsMet(boltDiameter) >= wanted && whole && all.Select(b => b.Row.Id).Distinct().Count() == sound.Select(b => b.Row.Id).Distinct().Count() ? sound : all;
     }
 }

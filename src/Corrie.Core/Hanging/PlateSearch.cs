@@ -271,9 +271,11 @@ public static class PlateSearch
             {
                 if (question.Studs.MinBy(s => (s.Centre - made.X).Abs) is { } at && question.SlotOver(made, plate) is { } over)
                 {
-                    done.Add(at);
+                    // What went beside the member holds nothing, and another hole takes its place where there is room.
+                    var astray = at.WoodBeside(question.Bolt, (made.X - at.Centre).Abs) < Length.Zero;
+                    _ = astray || done.Add(at);
                     taken.Add(over);
-                    chosen.Add(new(row, over, at, made.X) { Made = true });
+                    chosen.Add(new(row, over, at, made.X) { Made = true, Astray = astray });
                     holding += (made.X - at.Centre).Abs <= at.Tolerance(question.Bolt) ? 1 : 0;
                 }
             }
@@ -281,7 +283,7 @@ public static class PlateSearch
             // The nearest pair of stud and hole first: a round hole takes one bolt, a slot as many as there are studs behind it.
             var pairs = near.SelectMany(stud => row.Slots.Select(slot => (Slot: slot, Stud: stud, X: Beside(question, row, stud.Centre, plate + slot.From, plate + slot.To))))
                 .Where(p => p.X is not null).Select(p => new PlateBolt(row, p.Slot, p.Stud, p.X!.Value))
-                .Where(b => b.OffCentre <= b.Stud.Width.Half).OrderBy(b => b.OffCentre);
+                .Where(b => question.Spent.Count == 0 ? b.OffCentre <= b.Stud.Width.Half : b.Stud.WoodBeside(question.Bolt, b.OffCentre) >= Length.Zero).OrderBy(b => b.OffCentre);
             foreach (var bolt in pairs)
             {
                 if (!done.Contains(bolt.Stud) && (bolt.Slot.From < bolt.Slot.To || taken.Add(bolt.Slot)))

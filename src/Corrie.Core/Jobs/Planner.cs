@@ -14,8 +14,18 @@ public static class Planner
     /// <exception cref="OperationCanceledException">Nobody waits for the plan any more.</exception>
     public static JobPlan Plan(JobSheet sheet, JobPlan? previous = null, WorkBudget? budget = null)
     {
-        var builder = new PlanBuilder(sheet, previous, budget ?? new WorkBudget(WorkBudget.OfAPlan));
-        foreach (var stage in Stages.All)
+        var builder = new HungPlan(sheet, previous, budget ?? new WorkBudget(WorkBudget.OfAPlan));
+        foreach (var stage in Stages.All.OfType<IEarlyStage>())
+        {
+            stage.Plan(builder);
+        }
+
+        foreach (var stage in Stages.All.OfType<IEarlyStage>())
+        {
+            stage.Settle(builder);
+        }
+
+        foreach (var stage in Stages.All.OfType<ILateStage>())
         {
             stage.Plan(builder);
         }

@@ -26,7 +26,9 @@ internal static class FaceCheck
     public static (FaceResult Result, IReadOnlyList<Finding> Findings) Of(Facing input, WorkBudget budget)
     {
         var (wall, layout) = (input.Wall, input.Layout);
-        var bolts = layout.Position.Used(input.Bolt, input.Mount.Studs).Select(b => (b.X, Y: layout.HookLine + b.Row.AboveHook)).ToList();
+        var used = layout.Position.Used(input.Bolt, input.Mount.Studs);
+        var bolts = used.Select(b => (b.X, Y: layout.HookLine + b.Row.AboveHook)).ToList();
+        IReadOnlyList<int> numbers = [.. used.Select(b => b.Number)];
         var findings = new List<Finding>();
         var stone = wall.Depth() > Length.Zero && layout.Backing is not { Kind: BackingKind.Board };
         var edge = input.Face.Edge(input.Hole);
@@ -36,7 +38,7 @@ internal static class FaceCheck
         JointShift? shift = null;
         if (joints.Contains(true))
         {
-            findings.Add(NearJoint(input, sound!, edge, bolts, joints, out shift));
+            findings.Add(NearJoint(input, sound!, edge, bolts, numbers, joints, out shift));
         }
         else if (stone && bolts.Count > 0 && sound is null && wall.Layers[0].IsMineral())
         {
@@ -44,7 +46,7 @@ internal static class FaceCheck
                 Plate(input, "joints"), $"Measure the courses, or trace the stones: {bolts.Count} holes are planned in the {wall.Layers.First(l => l.IsMineral()).Name}, and a joint may be where they go."));
         }
 
-        var (resting, holes) = stone ? Lie(input, bolts, joints, findings) : (null, [.. bolts.Select((b, i) => new FaceHole(i + 1, b.X, b.Y, null, null, false, false))]);
+        var (resting, holes) = stone ? Lie(input, bolts, numbers, joints, findings) : (null, [.. bolts.Select((b, i) => new FaceHole(numbers[i], b.X, b.Y, null, null, false, false))]);
         if (stone && bolts.Count > 0 && !input.DustDone)
         {
             findings.Add(MasonryFindings.Silica.At(
@@ -86,7 +88,7 @@ internal static class FaceCheck
 
     private static Spot Plate(Facing input, string part) => new(part, input.Layout.Plate.Right, input.Layout.Plate.CentreY);
 
-    private static Finding NearJoint(Facing input, SoundFace sound, Length edge, List<(Length X, Length Y)> bolts, List<bool> joints, out JointShift? shift)
+    private static Finding NearJoint(Facing input, SoundFace sound, Length edge, List<(Length X, Length Y)> bolts, IReadOnlyList<int> called, List<bool> joints, out JointShift? shift)
     {
         var (layout, made) = (input.Layout, input.Layout.Position.Bolts.Any(b => b.Made));
         var slide = Length.Max(Length.Zero, input.Mount.Slide);
@@ -95,8 +97,8 @@ internal static class FaceCheck
         // On studs the bolts stay where these are, wherever the plate goes.
         sideways = input.Wall.Kind.Framed() ? default : (Length.Max(sideways.Left, -MostUp), Length.Min(sideways.Right, MostUp));
         shift = made ? null : JointShift.Least(sound, bolts, sideways, MostUp);
-        var numbers = bolts.Select((_, i) => i + 1).Where(n => joints[n - 1]).ToList();
-        var first = bolts[numbers[0] - 1];
+        var numbers = called.Where((_, i) => joints[i]).ToList();
+        var first = bolts[joints.IndexOf(true)];
         var spot = new Spot($"joints/{string.Join('+', numbers)}", first.X, first.Y);
         Phrase what = $"{(numbers.Count == 1 ? "Hole" : "Holes")} {string.Join(", ", numbers)} of {bolts.Count}, the first at {first.X} across, {first.Y} up, {(numbers.Count == 1 ? "is" : "are")} less than {edge:fine} from a joint";
         var remedies = new List<Remedy>();
@@ -162,7 +164,7 @@ internal static class FaceCheck
         _ => Phrase.Of($"{shift.Right.Abs:fine} to the {shift.Right.Side()} and {shift.Up.Abs:fine} {(shift.Up > Length.Zero ? "up" : "down")}"),
     };
 
-    private static (Resting? Resting, IReadOnlyList<FaceHole> Holes) Lie(Facing input, List<(Length X, Length Y)> bolts, List<bool> joints, List<Finding> findings)
+    private static (Resting? Resting, IReadOnlyList<FaceHole> Holes) Lie(Facing input, List<(Length X, Length Y)> bolts, IReadOnlyList<int> numbers, List<bool> joints, List<Finding> findings)
     {
         var (wall, layout, gaps) = (input.Wall, input.Layout, input.Gaps);
         var rough = input.Face.SaidUneven ?? (input.Face.Units.Items.Count > 0 || wall.Layers[0].IsRough());
@@ -174,7 +176,7 @@ internal static class FaceCheck
                     Plate(input, "gaps"), $"Hold the plate, or a board of its size, level against the {wall.Layers[0].Name} and measure the gap at each of its {bolts.Count} holes: nobody has, and the face is uneven."));
             }
 
-            return (null, [.. bolts.Select((b, i) => new FaceHole(i + 1, b.X, b.Y, null, null, false, joints[i]))]);
+            return (null, [.. bolts.Select((b, i) => new FaceHole(numbers[i], b.X, b.Y, null, null, false, joints[i]))]);
         }
 
         // What is beside the plate it cannot rest on; a tape is as good as that.
@@ -191,7 +193,7 @@ internal static class FaceCheck
             stacks[known[k].Index] = hasKit || found[k].Touches ? found[k] : null;
         }
 
-        IReadOnlyList<FaceHole> holes = [.. bolts.Select((b, i) => new FaceHole(i + 1, b.X, b.Y, at[i], stacks[i], resting?.Rocks(b.X, b.Y) == true, joints[i]))];
+        IReadOnlyList<FaceHole> holes = [.. bolts.Select((b, i) => new FaceHole(numbers[i], b.X, b.Y, at[i], stacks[i], resting?.Rocks(b.X, b.Y) == true, joints[i]))];
         foreach (var hole in holes)
         {
             if (gaps.Disputed(hole.X, hole.Y) is { } two)

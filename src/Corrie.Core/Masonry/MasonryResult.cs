@@ -35,7 +35,7 @@ public static class MasonryResults
     /// <param name="plan">The plan.</param>
     /// <param name="mount">Key of the mount.</param>
     /// <returns>The result; null as long as it has no place, or the wall has nothing of stone and no closed opening.</returns>
-    public static FaceResult? Face(this IResults plan, string mount) => plan.Get(MasonryStage.Result, mount);
+    public static FaceResult? Face(this IHungResults plan, string mount) => plan.Get(MasonryStage.Result, mount);
 
     /// <summary>What is known of a wall's units.</summary>
     /// <param name="wall">The wall.</param>

@@ -10,7 +10,7 @@ using Corrie.Core.Survey;
 namespace Corrie.Core.Masonry;
 
 /// <summary>Stone, brick and heat: sound holes, plates that lie flat, displays that stay cool. Before fixing, since packing decides the bolts' lengths.</summary>
-public sealed class MasonryStage : IStage
+public sealed class MasonryStage : ILateStage
 {
     /// <summary>What the face makes of a plate.</summary>
     internal static readonly Result<FaceResult> Result = new("face");
@@ -31,7 +31,7 @@ public sealed class MasonryStage : IStage
     public IReadOnlyList<FindingKind> Kinds => MasonryFindings.All;
 
     /// <inheritdoc/>
-    public void Plan(PlanBuilder plan)
+    public void Plan(HungPlan plan)
     {
         var sheet = plan.Sheet;
         var kit = sheet.Get(PackingKit.Part) ?? new PackingKit(new([]), null);
@@ -93,7 +93,7 @@ public sealed class MasonryStage : IStage
     public const string DustStep = "dust";
 
     /// <inheritdoc/>
-    public StageReport Report(IResults plan, WallSheet? wall)
+    public StageReport Report(IHungResults plan, WallSheet? wall)
     {
         if (wall is null || plan.Survey(wall.Id) is not { } surveyed || !surveyed.Wall.IsFaced())
         {
@@ -122,7 +122,7 @@ public sealed class MasonryStage : IStage
     }
 
     /// <inheritdoc/>
-    public void Write(IResults plan, PlanWriter file)
+    public void Write(IHungResults plan, PlanWriter file)
     {
         foreach (var item in plan.Sheet.Items)
         {
@@ -165,14 +165,14 @@ public sealed class MasonryStage : IStage
     /// <param name="plan">The plan.</param>
     /// <param name="stack">The stack.</param>
     /// <returns>What it is made of, stiff pieces alone.</returns>
-    public static IEnumerable<(PackPiece Piece, int Count)> PiecesOf(IResults plan, PackStack stack) =>
+    public static IEnumerable<(PackPiece Piece, int Count)> PiecesOf(IHungResults plan, PackStack stack) =>
         (plan.Sheet.Get(PackingKit.Part)?.Pieces.Items ?? []).Select((p, i) => (Piece: p, Count: i < stack.Pieces.Count ? stack.Pieces[i] : 0)).Where(p => p.Count > 0);
 
     /// <summary>What is put behind the plate at a hole, soft piece next to the stone.</summary>
     /// <param name="plan">The plan.</param>
     /// <param name="hole">The hole, whose gap was measured.</param>
     /// <returns>Such as <c>Hole 2, gap 7/16 in: compression washer against the stone, 2 x steel washer 1/8 in</c>.</returns>
-    public static Phrase StackSays(IResults plan, FaceHole hole)
+    public static Phrase StackSays(IHungResults plan, FaceHole hole)
     {
         Phrase says = $"Hole {hole.Number}, gap {hole.Gap!.Value:fine}: ";
         if (hole.Stack is not { } stack)

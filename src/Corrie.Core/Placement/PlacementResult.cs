@@ -33,6 +33,10 @@ public sealed record StandsUnder(string Name, Length Top);
 /// <param name="At">From the left corner.</param>
 public sealed record CentreLine(string Name, Length At);
 
+/// <summary>Where a thing is wanted, before anything is known of what carries it.</summary>
+/// <param name="Outer">Its outer edges.</param>
+public sealed record WantedPlace(Rect Outer);
+
 /// <summary>Where a thing goes.</summary>
 /// <param name="Outer">Its outer edges, which collide.</param>
 /// <param name="Picture">The picture, which the eye sees; null for a thing without one.</param>

@@ -8,10 +8,13 @@ using Corrie.Core.Survey;
 namespace Corrie.Core.Placement;
 
 /// <summary>Where displays and other things go, and what is wrong with those places.</summary>
-public sealed class PlacementStage : IStage
+public sealed class PlacementStage : IEarlyStage
 {
     /// <summary>Where a thing goes.</summary>
     internal static readonly Result<PlacementResult> Result = new("placement");
+
+    /// <summary>Where a thing is wanted.</summary>
+    internal static readonly Result<WantedPlace> WantedAt = new("wanted place");
 
     /// <inheritdoc/>
     public StageId Id => PlacementFindings.Stage;
@@ -28,6 +31,19 @@ public sealed class PlacementStage : IStage
     /// <inheritdoc/>
     public void Plan(PlanBuilder plan)
     {
+        foreach (var wall in plan.Sheet.Walls)
+        {
+            foreach (var thing in plan.Survey(wall.Id) is { Wall: var surveyed } ? PlacedOn(plan.Sheet, wall, surveyed) : [])
+            {
+                plan.Work(WantedAt, thing.Id, wall.Id, thing.Outer, static (_, outer) => new WantedPlace(outer));
+            }
+        }
+    }
+
+    /// <summary>What is seen of each thing where it really goes, and what is wrong with that.</summary>
+    /// <param name="plan">The plan, everything hung.</param>
+    public void Settle(HungPlan plan)
+    {
         var sheet = plan.Sheet;
         var seats = sheet.Get(PlacementChoice.Seats) ?? [];
         foreach (var wall in sheet.Walls)
@@ -38,7 +54,7 @@ public sealed class PlacementStage : IStage
             }
 
             // A seat before a wall or a display that is gone watches all the same.
-            var placed = sheet.ThingsOn(wall).Select(i => PlacedThing.Of(i, surveyed, sheet.RootOf(i).Id)).OfType<PlacedThing>().ToList();
+            var placed = PlacedOn(sheet, wall, surveyed).Select(t => t with { Outer = t.Outer.Raised(plan.Rise(t.Id)), Rise = plan.Rise(t.Id) }).ToList();
             var watched = new Same<Viewer>([.. seats.Where(s => (sheet.Wall(s.Wall) ?? sheet.Walls[0]) == wall).Select(s => sheet.Item(s.For) is null ? s with { For = string.Empty } : s)]);
             var names = new Same<PlacedThing>(placed);
             foreach (var thing in placed)
@@ -65,7 +81,7 @@ public sealed class PlacementStage : IStage
     }
 
     /// <inheritdoc/>
-    public StageReport Report(IResults plan, WallSheet? wall)
+    public StageReport Report(IHungResults plan, WallSheet? wall)
     {
         // What names a wall that is gone, or hangs in a ring, is on no wall: nothing of it is planned, so nothing is clear.
         if (wall is not null && ReferenceEquals(wall, plan.Sheet.Walls[0]) && plan.Sheet.Items.FirstOrDefault(i => plan.Sheet.WallOf(i) is null) is { } lost)
@@ -97,7 +113,7 @@ public sealed class PlacementStage : IStage
     }
 
     /// <inheritdoc/>
-    public void Write(IResults plan, PlanWriter file)
+    public void Write(IHungResults plan, PlanWriter file)
     {
         foreach (var item in plan.Sheet.Items)
         {
@@ -131,6 +147,8 @@ public sealed class PlacementStage : IStage
             }
         }
     }
+
+    private static IEnumerable<PlacedThing> PlacedOn(JobSheet sheet, WallSheet wall, Wall surveyed) => sheet.ThingsOn(wall).Select(i => PlacedThing.Of(i, surveyed, sheet.RootOf(i).Id)).OfType<PlacedThing>();
 
     private static string Choosing(Item thing) => thing.Kind.Title.ToLowerInvariant();
 
@@ -172,14 +190,13 @@ public static class PlacementResults
     /// <param name="plan">The plan.</param>
     /// <param name="item">Key of the thing.</param>
     /// <returns>Its place; null as long as product, height or wall lack.</returns>
-    public static PlacementResult? Placement(this IResults plan, string item) =>
-        plan.Wanted(item) is { } wanted && plan.Rise(item) is { Units: not 0 } rise ? wanted with { Outer = wanted.Outer.Raised(rise), Picture = wanted.Picture?.Raised(rise) } : plan.Wanted(item);
+    public static PlacementResult? Placement(this IHungResults plan, string item) => plan.Get(PlacementStage.Result, item);
 
     /// <summary>Where a thing is wanted: where it goes as long as no hole is in the wall elsewhere.</summary>
     /// <param name="plan">The plan.</param>
     /// <param name="item">Key of the thing.</param>
     /// <returns>Its place; null as long as product, height or wall lack.</returns>
-    public static PlacementResult? Wanted(this IResults plan, string item) => plan.Get(PlacementStage.Result, item);
+    public static WantedPlace? Wanted(this IResults plan, string item) => plan.Get(PlacementStage.WantedAt, item);
 
     /// <summary>Left or right, for a distance counted to the right.</summary>
     /// <param name="toTheRight">The distance.</param>

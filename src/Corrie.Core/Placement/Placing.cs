@@ -37,6 +37,9 @@ internal sealed record PlacedThing(string Id, ProductKind Kind, string Name, Pro
         return new(item.Id, item.Kind, item.Name, item.Product, choice, item.SaidOn.Length > 0, assembly, new(across - sized.Width.Half, bottom, sized.Width, sized.Height)) { Detail = item.Get(PlacementChoice.Read)?.Detail };
     }
 
+    /// <summary>How much higher it hangs than it was wanted, since holes are in the wall there.</summary>
+    public Length Rise { get; init; }
+
     /// <summary>The smallest letter or line that has to be read in it, in per cent of the picture's height; null for none.</summary>
     public double? Detail { get; init; }
 
@@ -363,13 +366,16 @@ internal sealed class Placing
             yield return PlacementFindings.NotApproved.At(
                 spot, $"Nobody has consented to a centre at {Result.Outer.CentreX} across, {Result.Outer.CentreY} up.");
         }
-        else if ((approval.Centre - Result.Outer.CentreY).Abs > policy.ConsentGive || (approval.Across - Result.Outer.CentreX).Abs > policy.ConsentGive)
+        else if ((approval.Centre - BroughtBack).Abs > policy.ConsentGive || (approval.Across - Result.Outer.CentreX).Abs > policy.ConsentGive)
         {
             yield return PlacementFindings.NotApproved.At(
                 spot,
                 $"{approval.By} consented to a centre at {approval.Across} across, {approval.Centre} up; it is now at {Result.Outer.CentreX} across, {Result.Outer.CentreY} up.");
         }
     }
+
+    // Where the mount brings the middle of a display whose holes came out elsewhere: consent is to what hangs in the end.
+    private Length BroughtBack => Result.Outer.CentreY - (thing.Rise > Length.Zero ? Length.Min(thing.Rise, mount?.LowerBy ?? Length.Zero) : Length.Max(thing.Rise, -(mount?.RaiseBy ?? Length.Zero)));
 
     // A cross is about the display that is nearest to it.
     private bool Mine(ClientCross cross)

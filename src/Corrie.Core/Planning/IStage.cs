@@ -84,18 +84,36 @@ public interface IStage
     /// <summary>What it can find.</summary>
     IReadOnlyList<FindingKind> Kinds { get; }
 
-    /// <summary>Plans: reads the sheet and what earlier stages made of it, and adds its results, findings and marks.</summary>
-    /// <param name="plan">The plan so far.</param>
-    void Plan(PlanBuilder plan);
-
     /// <summary>How it stands on a wall.</summary>
     /// <param name="plan">The plan.</param>
     /// <param name="wall">The wall; null where the job has none yet.</param>
     /// <returns>How it stands, findings not counted.</returns>
-    StageReport Report(IResults plan, WallSheet? wall);
+    StageReport Report(IHungResults plan, WallSheet? wall);
 
     /// <summary>Writes its results into the plan file.</summary>
     /// <param name="plan">The plan.</param>
     /// <param name="file">The file, by wall and by thing.</param>
-    void Write(IResults plan, PlanWriter file);
+    void Write(IHungResults plan, PlanWriter file);
+}
+
+/// <summary>A stage that plans before everything hangs: it knows where things are wanted, and not where they go.</summary>
+public interface IEarlyStage : IStage
+{
+    /// <summary>Plans: reads the sheet and what earlier stages made of it, and adds its results, findings and marks.</summary>
+    /// <param name="plan">The plan so far.</param>
+    void Plan(PlanBuilder plan);
+
+    /// <summary>What it makes once everything hangs; nothing, for most.</summary>
+    /// <param name="plan">The plan so far, all early stages done.</param>
+    void Settle(HungPlan plan)
+    {
+    }
+}
+
+/// <summary>A stage that plans once everything hangs.</summary>
+public interface ILateStage : IStage
+{
+    /// <summary>Plans: reads the sheet and what earlier stages made of it, and adds its results, findings and marks.</summary>
+    /// <param name="plan">The plan so far.</param>
+    void Plan(HungPlan plan);
 }

@@ -5,7 +5,7 @@ using Corrie.Core.Measure;
 namespace Corrie.Core.Planning;
 
 /// <summary>A job plan: all that follows from a sheet. Immutable.</summary>
-public sealed class JobPlan : IResults
+public sealed class JobPlan : IHungResults
 {
     private readonly IReadOnlyDictionary<(object Result, string Owner), PlanBuilder.Piece> pieces;
     private readonly IReadOnlyDictionary<string, Length> rises;
@@ -14,7 +14,7 @@ public sealed class JobPlan : IResults
     /// <summary>Finishes a plan.</summary>
     /// <param name="builder">What the stages have made.</param>
     /// <param name="stages">The stages, in their order.</param>
-    internal JobPlan(PlanBuilder builder, IReadOnlyList<IStage> stages)
+    internal JobPlan(HungPlan builder, IReadOnlyList<IStage> stages)
     {
         Sheet = builder.Sheet;
         Reused = builder.Reused;
@@ -27,7 +27,7 @@ public sealed class JobPlan : IResults
                 .OrderBy(f => f.Severity).ThenBy(f => place.GetValueOrDefault(f.Kind.Stage)).ThenBy(f => f.Code, StringComparer.Ordinal).ThenBy(f => f.Where.Part, StringComparer.Ordinal),
         ];
         rises = builder.Rises;
-        Marks = [.. builder.InOrder.SelectMany(p => p.Marks).Select(m => m.Y is { } y && rises.TryGetValue(m.Item, out var rise) ? m with { Y = y + rise } : m).OrderBy(m => m.Wall, StringComparer.Ordinal).ThenBy(m => m.Phase)];
+        Marks = [.. builder.InOrder.SelectMany(p => p.Marks).OrderBy(m => m.Wall, StringComparer.Ordinal).ThenBy(m => m.Phase)];
         var walls = Sheet.Walls.Count == 0 ? [null] : Sheet.Walls.Cast<WallSheet?>().ToList();
         var counts = new Dictionary<(StageId Stage, string Wall), (int Stops, int Cautions)>();
         foreach (var finding in Findings)

@@ -28,11 +28,6 @@ public interface IResults
     T? Get<T>(Result<T> result, string owner)
         where T : class;
 
-    /// <summary>How much higher a thing hangs than it was wanted, since holes are in the wall there.</summary>
-    /// <param name="item">Key of the thing.</param>
-    /// <returns>How much; zero where nothing is built yet.</returns>
-    Length Rise(string item);
-
     /// <summary>The same questions asked of a plan again and again are answered once.</summary>
     /// <typeparam name="T">The answer's type.</typeparam>
     /// <param name="result">Which question.</param>
@@ -41,6 +36,18 @@ public interface IResults
     /// <returns>The answer.</returns>
     T Later<T>(Result<T> result, string owner, Func<T> make)
         where T : class;
+}
+
+/// <summary>
+/// What stages have made of a sheet once everything hangs: where a thing really goes follows from the plate that carries it, and that from the holes that are in the
+/// wall. Whoever plans before that has <see cref="IResults"/> alone, which knows only where things are wanted.
+/// </summary>
+public interface IHungResults : IResults
+{
+    /// <summary>How much higher a thing hangs than it was wanted, since holes are in the wall there.</summary>
+    /// <param name="item">Key of the thing.</param>
+    /// <returns>How much; zero where nothing is built yet.</returns>
+    Length Rise(string item);
 }
 
 /// <summary>Where the findings and marks of one piece of work go. It puts the owner's key before their names.</summary>
@@ -113,11 +120,11 @@ public readonly record struct Same<T>(IReadOnlyList<T> Items)
     public override int GetHashCode() => Items.Count;
 }
 
-/// <summary>A plan in the making.</summary>
+/// <summary>A plan in the making, before everything hangs.</summary>
 /// <param name="sheet">The sheet.</param>
 /// <param name="previous">The plan of an earlier sheet, whose unaffected pieces are taken over; null for a fresh plan.</param>
 /// <param name="budget">What the plan may cost.</param>
-public sealed class PlanBuilder(JobSheet sheet, JobPlan? previous, WorkBudget budget) : IResults
+public abstract class PlanBuilder(JobSheet sheet, JobPlan? previous, WorkBudget budget) : IResults
 {
     private const int StepsOfAPiece = 20_000;
 
@@ -132,7 +139,7 @@ public sealed class PlanBuilder(JobSheet sheet, JobPlan? previous, WorkBudget bu
     /// <summary>How many pieces of work were taken over from the earlier plan.</summary>
     public int Reused { get; private set; }
 
-    /// <summary>How much higher things hang than they were wanted.</summary>
+    /// <summary>How much higher things hang than they were wanted; of use once everything hangs.</summary>
     internal IReadOnlyDictionary<string, Length> Rises => rises;
 
     internal IReadOnlyDictionary<(object Result, string Owner), Piece> Pieces => pieces;
@@ -176,14 +183,10 @@ public sealed class PlanBuilder(JobSheet sheet, JobPlan? previous, WorkBudget bu
     /// <param name="rise">How much; negative for lower.</param>
     public void Move(string item, Length rise) => rises[item] = rise;
 
-    /// <inheritdoc/>
-    public Length Rise(string item) => rises.GetValueOrDefault(item);
-
     /// <summary>All bodies at a wall so far.</summary>
     /// <param name="wall">Key of the wall.</param>
     /// <returns>The bodies, in the order in which stages added them.</returns>
-    public IReadOnlyList<Body> BodiesAt(string wall) => [.. order.Where(p => p.Wall == wall).SelectMany(p => p.Bodies)
-        .Select(b => b.Role == BodyRole.Thing && rises.TryGetValue(b.Item, out var rise) ? b with { Outline = b.Outline.Raised(rise) } : b)];
+    public IReadOnlyList<Body> BodiesAt(string wall) => [.. order.Where(p => p.Wall == wall).SelectMany(p => p.Bodies)];
 
     /// <summary>All holes in a wall so far.</summary>
     /// <param name="wall">Key of the wall.</param>
@@ -204,4 +207,14 @@ public sealed class PlanBuilder(JobSheet sheet, JobPlan? previous, WorkBudget bu
         where T : class => (T)later.GetOrAdd((result, owner), _ => make());
 
     internal sealed record Piece(object? Input, string Wall, object? Value, IReadOnlyList<Finding> Findings, IReadOnlyList<Mark> Marks, IReadOnlyList<Body> Bodies, IReadOnlyList<WallHole> Holes, IReadOnlyList<WallRun> Runs);
+}
+
+/// <summary>A plan in the making in which everything hangs. It is the whole builder; stages that plan earlier are handed it as what it is without that.</summary>
+/// <param name="sheet">The sheet.</param>
+/// <param name="previous">The plan of an earlier sheet, whose unaffected pieces are taken over; null for a fresh plan.</param>
+/// <param name="budget">What the plan may cost.</param>
+public sealed class HungPlan(JobSheet sheet, JobPlan? previous, WorkBudget budget) : PlanBuilder(sheet, previous, budget), IHungResults
+{
+    /// <inheritdoc/>
+    public Length Rise(string item) => Rises.GetValueOrDefault(item);
 }

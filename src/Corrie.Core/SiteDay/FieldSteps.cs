@@ -68,7 +68,7 @@ public static class FieldSteps
     /// <param name="plan">The plan.</param>
     /// <param name="mount">Key of the mount.</param>
     /// <returns>The steps; none as long as it has no bolts.</returns>
-    public static IReadOnlyList<FieldStep> Of(IResults plan, string mount)
+    public static IReadOnlyList<FieldStep> Of(IHungResults plan, string mount)
     {
         if (plan.Sheet.Item(mount) is not { Product: Mount hardware } item || plan.Fixing(mount) is not { Bolts.Count: > 0 } fixing || plan.Layout(mount) is not { } layout || plan.Site(mount) is not { } site ||
             plan.Sheet.WallOf(item) is not { } wall || plan.Survey(wall.Id) is not { } survey || plan.Tapes(wall.Id) is not { } tapes || plan.Sheet.DisplayOn(item) is not { Product: Display display } hung || plan.Placement(hung.Id) is not { } placed)

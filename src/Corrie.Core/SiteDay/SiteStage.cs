@@ -35,7 +35,7 @@ public sealed record SiteResult(string Mount, Mass Proof, int Made, int Planned,
 }
 
 /// <summary>The day on site: what was made, measured and proved, and what follows from it.</summary>
-public sealed class SiteStage : IStage
+public sealed class SiteStage : ILateStage
 {
     private static readonly Result<SiteResult> Result = new("site day");
     private static readonly Result<Said> OfDay = new("day");
@@ -53,7 +53,7 @@ public sealed class SiteStage : IStage
     public IReadOnlyList<FindingKind> Kinds => SiteFindings.All;
 
     /// <inheritdoc/>
-    public void Plan(PlanBuilder plan)
+    public void Plan(HungPlan plan)
     {
         var sheet = plan.Sheet;
         foreach (var item in sheet.Items)
@@ -75,7 +75,7 @@ public sealed class SiteStage : IStage
         Day(plan);
     }
 
-    private static void Day(PlanBuilder plan)
+    private static void Day(HungPlan plan)
     {
         var sheet = plan.Sheet;
         IReadOnlyList<T> All<T>(Part<IReadOnlyList<T>> part) => sheet.Get(part) ?? [];
@@ -111,7 +111,7 @@ public sealed class SiteStage : IStage
     private sealed record Said;
 
     /// <inheritdoc/>
-    public StageReport Report(IResults plan, WallSheet? wall)
+    public StageReport Report(IHungResults plan, WallSheet? wall)
     {
         var here = wall is null ? [] : plan.Sheet.ThingsOn(wall).Select(i => (Item: i, Site: plan.Site(i.Id))).Where(i => i.Site is not null && i.Item.Get(Built.Part) is { } built && (built.Holes.Count > 0 || built.Hung is not null || built.Done.Count > 0)).ToList();
         // As long as nobody has begun, the plan waits for nothing here.
@@ -128,7 +128,7 @@ public sealed class SiteStage : IStage
     }
 
     /// <inheritdoc/>
-    public void Write(IResults plan, PlanWriter file)
+    public void Write(IHungResults plan, PlanWriter file)
     {
         foreach (var item in plan.Sheet.Items)
         {
@@ -151,7 +151,7 @@ public sealed class SiteStage : IStage
     /// <param name="plan">The plan.</param>
     /// <param name="mount">Key of the mount.</param>
     /// <returns>The result; null as long as no bolts are planned.</returns>
-    internal static SiteResult? Of(IResults plan, string mount) => plan.Get(Result, mount);
+    internal static SiteResult? Of(IHungResults plan, string mount) => plan.Get(Result, mount);
 
     // A quarter more than what hangs, and never more than the mount is rated for.
     private static SiteResult Of(string mount, OnSite input)
@@ -159,7 +159,7 @@ public sealed class SiteStage : IStage
         var bolts = input.Fixing.Bolts;
         var proof = new Mass(Math.Min(input.Layout.Load.Kilograms * 1.25, input.Mount.Rated.Kilograms));
         IReadOnlyList<CheckPoint> marks = [.. bolts.Select(b => new CheckPoint($"{b.Number}", b.X, b.Y))];
-        return new(mount, proof, input.Layout.Position.Bolts.Count(b => b.Made), bolts.Count, input.Built?.Holes.Count(h => !h.Holds) ?? 0, marks, input.Built?.Checks ?? []);
+        return new(mount, proof, input.Layout.Position.Bolts.Count(b => b.Made && !b.Astray), bolts.Count, input.Built?.Holes.Count(h => !h.Holds) ?? 0, marks, input.Built?.Checks ?? []);
     }
 }
 
@@ -179,5 +179,5 @@ public static class SiteResults
     /// <param name="plan">The plan.</param>
     /// <param name="mount">Key of the mount.</param>
     /// <returns>The result; null as long as no bolts are planned.</returns>
-    public static SiteResult? Site(this IResults plan, string mount) => SiteStage.Of(plan, mount);
+    public static SiteResult? Site(this IHungResults plan, string mount) => SiteStage.Of(plan, mount);
 }

@@ -8,7 +8,7 @@ using Corrie.Core.Planning;
 namespace Corrie.Core.Survey;
 
 /// <summary>The wall: what it is made of, what is on it, where its framing is.</summary>
-public sealed class SurveyStage : IStage
+public sealed class SurveyStage : IEarlyStage
 {
     /// <summary>A wall as surveyed.</summary>
     internal static readonly Result<Surveyed> Walls = new("survey");
@@ -63,7 +63,7 @@ public sealed class SurveyStage : IStage
 
     /// <inheritdoc/>
     /// <remarks>What is needed before any hole is drilled is said from the start, and not only once somebody has chosen a bolt.</remarks>
-    public StageReport Report(IResults plan, WallSheet? wall)
+    public StageReport Report(IHungResults plan, WallSheet? wall)
     {
         if (wall is null || plan.Survey(wall.Id) is not { } surveyed)
         {
@@ -86,7 +86,7 @@ public sealed class SurveyStage : IStage
     }
 
     /// <inheritdoc/>
-    public void Write(IResults plan, PlanWriter file)
+    public void Write(IHungResults plan, PlanWriter file)
     {
         foreach (var wall in plan.Sheet.Walls)
         {

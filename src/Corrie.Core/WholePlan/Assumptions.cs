@@ -30,7 +30,7 @@ internal static class Assumptions
     /// <param name="plan">The plan so far.</param>
     /// <param name="sheet">The wall.</param>
     /// <returns>The register; empty as long as no hole is planned.</returns>
-    public static IReadOnlyList<Assumption> Of(IResults plan, WallSheet sheet)
+    public static IReadOnlyList<Assumption> Of(IHungResults plan, WallSheet sheet)
     {
         var register = new List<Assumption>();
         if (plan.Survey(sheet.Id) is not { Wall: var wall })
@@ -150,7 +150,7 @@ internal static class Assumptions
     /// <param name="plan">The plan so far.</param>
     /// <param name="sheet">The wall.</param>
     /// <returns>The findings; their parts are whole names.</returns>
-    public static IEnumerable<Finding> Lost(IResults plan, WallSheet sheet)
+    public static IEnumerable<Finding> Lost(IHungResults plan, WallSheet sheet)
     {
         var job = plan.Sheet;
         var first = ReferenceEquals(job.Walls[0], sheet);

@@ -10,7 +10,7 @@ using Corrie.Core.Survey;
 namespace Corrie.Core.WholePlan;
 
 /// <summary>What only shows once all stages have planned: bodies that meet, holes into what is in the wall, values that nobody entered.</summary>
-public sealed class WholePlanStage : IStage
+public sealed class WholePlanStage : ILateStage
 {
     private const int StepsOfAPair = 20;
 
@@ -31,7 +31,7 @@ public sealed class WholePlanStage : IStage
     public IReadOnlyList<FindingKind> Kinds => WholePlanFindings.All;
 
     /// <inheritdoc/>
-    public void Plan(PlanBuilder plan)
+    public void Plan(HungPlan plan)
     {
         var sheet = plan.Sheet;
         foreach (var lost in sheet.LeftOut.GroupBy(l => Pointer.Split(l.Path) is ["walls", var wall, ..] && sheet.Wall(wall) is not null ? wall : string.Empty))
@@ -84,14 +84,14 @@ public sealed class WholePlanStage : IStage
     }
 
     /// <inheritdoc/>
-    public StageReport Report(IResults plan, WallSheet? wall) => (plan.Get(Missing, string.Empty)?.Parts ?? 0) + (wall is null ? 0 : plan.Get(Missing, wall.Id)?.Parts ?? 0) is > 0 and var gone
+    public StageReport Report(IHungResults plan, WallSheet? wall) => (plan.Get(Missing, string.Empty)?.Parts ?? 0) + (wall is null ? 0 : plan.Get(Missing, wall.Id)?.Parts ?? 0) is > 0 and var gone
         ? StageReport.Clear(Phrase.Of($"{gone} {(gone == 1 ? "part" : "parts")} not in the plan"))
         : wall is not null && plan.Get(Clear, wall.Id) is { } cleared && cleared.Holes + cleared.Bodies > 0
         ? StageReport.Clear(Phrase.Of($"{cleared.Holes} {(cleared.Holes == 1 ? "hole" : "holes")} and {cleared.Bodies} {(cleared.Bodies == 1 ? "body" : "bodies")} clear of each other"))
         : StageReport.NotNeeded;
 
     /// <inheritdoc/>
-    public void Write(IResults plan, PlanWriter file)
+    public void Write(IHungResults plan, PlanWriter file)
     {
         foreach (var wall in plan.Sheet.Walls.Where(w => RegisterOf(plan, w.Id).Count > 0))
         {
@@ -110,7 +110,7 @@ public sealed class WholePlanStage : IStage
     /// <param name="plan">The plan.</param>
     /// <param name="wall">Key of the wall.</param>
     /// <returns>The register; empty as long as no hole is planned.</returns>
-    internal static IReadOnlyList<Assumption> RegisterOf(IResults plan, string wall) => plan.Get(Assumed, wall)?.All ?? [];
+    internal static IReadOnlyList<Assumption> RegisterOf(IHungResults plan, string wall) => plan.Get(Assumed, wall)?.All ?? [];
 
     private sealed record Gone(int Parts);
 

@@ -81,23 +81,68 @@ public abstract class Paper : IDisposable
         return words;
     }
 
-    // Words in as many lines as they need; what comes back is where the next line begins.
-    private protected double Line(string words, XFont font, double x, double y, double width, XBrush? brush = null)
+    /// <summary>What is drawn as one piece in a column, however many pages there are.</summary>
+    /// <param name="Height">How high it is, in points.</param>
+    /// <param name="Draw">Draws it with its left upper corner at a place.</param>
+    private protected sealed record Block(double Height, Action<double, double> Draw)
     {
-        if (words.Length == 0)
+        /// <summary>Whether it is not left alone at a page's foot: a heading.</summary>
+        public bool KeepsNext { get; init; }
+    }
+
+    /// <summary>A heading as a piece of a column.</summary>
+    private protected Block HeadingBlock(string words, double width) => new(19, (x, y) => Heading(words, x, y, width)) { KeepsNext = true };
+
+    /// <summary>Words as pieces of a column, a line each: nothing is too long for a page.</summary>
+    private protected IEnumerable<Block> Words(string words, XFont font, double width, XBrush? brush = null) =>
+        Lines(words, font, width).Select(line => new Block(font.Size * 1.22, (x, y) => on.DrawString(line, font, brush ?? XBrushes.Black, x, y + font.Size)));
+
+    /// <summary>Draws two columns, on as many further pages as they need; a column that is through lends its room to the other.</summary>
+    private protected void TwoColumns(Queue<Block> leftBlocks, Queue<Block> rightBlocks, double y, (double X, double Width) left, (double X, double Width) right, string title, double foot)
+    {
+        while (true)
         {
-            return y;
+            Fill(leftBlocks, left.X, y);
+            Fill(rightBlocks, right.X, y);
+            if (leftBlocks.Count + rightBlocks.Count == 0)
+            {
+                return;
+            }
+
+            y = NewPage(title + ", continued");
+            if (leftBlocks.Count == 0)
+            {
+                Fill(rightBlocks, left.X, y);
+            }
         }
 
-        var height = font.Size * 1.22;
+        void Fill(Queue<Block> blocks, double x, double from)
+        {
+            for (var at = from; blocks.TryPeek(out var block);)
+            {
+                var needs = block.Height + (block.KeepsNext ? blocks.Skip(1).FirstOrDefault()?.Height ?? 0 : 0);
+                // What is higher than a whole page is drawn all the same: nothing waits for ever.
+                if (at + needs > pageHeight - foot && at > from)
+                {
+                    return;
+                }
+
+                blocks.Dequeue().Draw(x, at);
+                at += block.Height;
+            }
+        }
+    }
+
+    private protected IReadOnlyList<string> Lines(string words, XFont font, double width)
+    {
+        var lines = new List<string>();
         var line = string.Empty;
-        foreach (var word in words.Split(' '))
+        foreach (var word in words.Length == 0 ? [] : words.Split(' '))
         {
             var longer = line.Length == 0 ? word : line + " " + word;
             if (line.Length > 0 && on.MeasureString(longer, font).Width > width)
             {
-                on.DrawString(line, font, brush ?? XBrushes.Black, x, y + font.Size);
-                y += height;
+                lines.Add(line);
                 line = word;
             }
             else
@@ -106,7 +151,18 @@ public abstract class Paper : IDisposable
             }
         }
 
-        on.DrawString(line, font, brush ?? XBrushes.Black, x, y + font.Size);
-        return y + height;
+        return line.Length == 0 ? lines : [.. lines, line];
+    }
+
+    // Words in as many lines as they need; what comes back is where the next line begins.
+    private protected double Line(string words, XFont font, double x, double y, double width, XBrush? brush = null)
+    {
+        foreach (var line in Lines(words, font, width))
+        {
+            on.DrawString(line, font, brush ?? XBrushes.Black, x, y + font.Size);
+            y += font.Size * 1.22;
+        }
+
+        return y;
     }
 }

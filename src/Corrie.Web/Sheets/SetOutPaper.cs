@@ -2,6 +2,7 @@ using System.Globalization;
 using Corrie.Core.Catalogue;
 using Corrie.Core.Findings;
 using Corrie.Core.Fixing;
+using Corrie.Core.Format;
 using Corrie.Core.Hanging;
 using Corrie.Core.Masonry;
 using Corrie.Core.Measure;
@@ -14,7 +15,7 @@ using PdfSharp.Pdf;
 
 namespace Corrie.Web.Sheets;
 
-/// <summary>The set-out of a wall as a PDF: marks, bolts, tools and people on the first page, the calculation of the worst bolt of each plate on the next.</summary>
+/// <summary>The set-out of a wall as a PDF: whatever stops, marks, bolts, people, tools and cautions, on as many pages as they take, and then the calculation of the worst bolt of each plate.</summary>
 public sealed class SetOutPaper : Paper
 {
     private const double Gap = 14;
@@ -50,105 +51,142 @@ public sealed class SetOutPaper : Paper
             y = Line($"Read from the {tapes.Up.Name} and the {tapes.Across.Name}; ◂ is left of it, ▾ below.".Replace("◂", "<").Replace("▾", "v"), text, left, y, full);
         }
 
-        foreach (var stop in findings.Where(f => f.Stops).Take(4))
+        // Whatever stops is on paper, however much there is of it.
+        foreach (var stop in findings.Where(f => f.Stops))
         {
-            y = Line($"Not to be drilled. {stop.Kind.Title}: {Say(stop.Message)}", bold, left, y, full, XBrushes.DarkRed);
-        }
-
-        if (findings.Count(f => f.Stops) > 4)
-        {
-            y = Line($"And {findings.Count(f => f.Stops) - 4} more stops.", bold, left, y, full, XBrushes.DarkRed);
+            y = Flowing([$"Not to be drilled. {stop.Kind.Title}: {Say(stop.Message)}", .. stop.Parts.Select(Say)], bold, y, title, XBrushes.DarkRed);
         }
 
         if (Plan.Sheet.Policy.Departure.Length > 0)
         {
-            y = Line($"This job departs from the company's figures: {Plan.Sheet.Policy.Departure}", bold, left, y, full);
+            y = Flowing([$"This job departs from the company's figures: {Plan.Sheet.Policy.Departure}"], bold, y, title);
         }
 
         foreach (var over in findings.Where(f => f.Overridden is not null))
         {
-            y = Line($"Overridden by {over.Overridden!.By}, {over.Overridden.Role}: {over.Kind.Title}. {over.Overridden.Reason}", bold, left, y, full);
+            y = Flowing([$"Overridden by {over.Overridden!.By}, {over.Overridden.Role}: {over.Kind.Title}. {over.Overridden.Reason}"], bold, y, title);
         }
 
         var mounts = Plan.Sheet.ThingsOn(wall).Where(i => Plan.Fixing(i.Id) is { Bolts.Count: > 0 }).ToList();
         if (mounts.Count > 0)
         {
-            y = Plates(mounts, y + 4, full);
+            y = Plates(mounts, y + 4 > pageHeight - 220 ? NewPage(title + ", continued") : y + 4, full);
         }
 
         var (columnLeft, columnRight) = (full * 0.56, (full * 0.44) - Gap);
         var right = Margin + columnLeft + Gap;
-        var marks = Heading("Marks, in this order", left, y, columnLeft);
+        TwoColumns(new(MarkBlocks(tapes, columnLeft)), new(Besides(mounts, findings, columnRight)), y, (left, columnLeft), (right, columnRight), title, 60);
+        on.DrawString("Set out by ____________________ on ____________", text, XBrushes.Black, Margin, pageHeight - 36);
+    }
+
+    // Lines over the whole width, on a further page where this one is full.
+    private double Flowing(IReadOnlyList<string> paragraphs, XFont font, double y, string title, XBrush? brush = null)
+    {
+        foreach (var line in paragraphs.SelectMany(p => Lines(p, font, pageWidth - (2 * Margin))))
+        {
+            if (y > pageHeight - 70)
+            {
+                y = NewPage(title + ", continued");
+            }
+
+            on.DrawString(line, font, brush ?? XBrushes.Black, Margin, y + font.Size);
+            y += font.Size * 1.22;
+        }
+
+        return y;
+    }
+
+    private IEnumerable<Block> MarkBlocks(WallTapes? tapes, double width)
+    {
+        yield return HeadingBlock("Marks, in this order", width);
         var number = 0;
         foreach (var mark in Plan.Marks.Where(m => m.Wall == wall.Id))
         {
-            if (marks > pageHeight - 60)
+            var n = ++number;
+            var how = Lines((Plan.Sheet.Whose(mark) is { } whose ? whose + "; " : string.Empty) + Say(mark.How), small, width - 20);
+            yield return new(13 + (how.Count * small.Size * 1.22), (x, y) =>
             {
-                on.DrawString("More marks on the screen's sheet.", small, XBrushes.DarkRed, left, marks);
-                break;
-            }
+                on.DrawString($"{n}", text, XBrushes.DimGray, x, y + 9);
+                on.DrawString(Cut(mark.Name, text, 92), text, XBrushes.Black, x + 20, y + 9);
+                if (mark.X is { } across && tapes is not null)
+                {
+                    on.DrawString((tapes.Across.Read(across).Back ? "<" : string.Empty) + Show(tapes.Across.Read(across).Distance), figure, XBrushes.Black, x + 114, y + 10);
+                }
 
-            number++;
-            on.DrawString($"{number}", text, XBrushes.DimGray, left, marks + 9);
-            on.DrawString(Cut(mark.Name, text, 96), text, XBrushes.Black, left + 14, marks + 9);
-            if (mark.X is { } x && tapes is not null)
-            {
-                on.DrawString((tapes.Across.Read(x).Back ? "<" : string.Empty) + Show(tapes.Across.Read(x).Distance), figure, XBrushes.Black, left + 114, marks + 10);
-            }
+                if (mark.Y is { } up && tapes is not null)
+                {
+                    on.DrawString((tapes.Up.Read(up).Back ? "v" : string.Empty) + Show(tapes.Up.Read(up).Distance), figure, XBrushes.Black, x + 196, y + 10);
+                }
 
-            if (mark.Y is { } up && tapes is not null)
-            {
-                on.DrawString((tapes.Up.Read(up).Back ? "v" : string.Empty) + Show(tapes.Up.Read(up).Distance), figure, XBrushes.Black, left + 196, marks + 10);
-            }
+                var end = y + 12;
+                foreach (var line in how)
+                {
+                    on.DrawString(line, small, XBrushes.DimGray, x + 20, end + small.Size);
+                    end += small.Size * 1.22;
+                }
 
-            marks = Line((Plan.Sheet.Whose(mark) is { } whose ? whose + "; " : string.Empty) + Say(mark.How), small, left + 14, marks + 12, columnLeft - 14, XBrushes.DimGray) + 1;
-            on.DrawLine(new XPen(XColors.LightGray, 0.4), left, marks, left + columnLeft, marks);
+                on.DrawLine(new XPen(XColors.LightGray, 0.4), x, end + 1, x + width, end + 1);
+            });
         }
+    }
 
-        var besides = y;
+    private IEnumerable<Block> Besides(IReadOnlyList<Item> mounts, IReadOnlyList<Finding> findings, double width)
+    {
         foreach (var item in mounts)
         {
             var (fixing, bolt) = (Plan.Fixing(item.Id)!, Plan.BoltOf(item)!);
-            besides = Heading($"Bolts of the {Plan.Sheet.NameOf(item)}", right, besides, columnRight);
+            yield return HeadingBlock($"Bolts of the {Plan.Sheet.NameOf(item)}", width);
             var stone = Plan.Survey(wall.Id)?.Wall.Depth() > Length.Zero;
             foreach (var b in fixing.Bolts)
             {
-                besides = Line($"{b.Number}: {Show(b.X)} across, {Show(b.Y)} up; {(b.Utilisation is { } u ? "used " + Bolt.Share(u) : "use not known")}{(fixing.Ground is Ground.Stud or Ground.Flange ? $", stud {b.Stud.State.ToString().ToLowerInvariant()}, {Show(b.OffCentre, finely: true)} off" : string.Empty)}{(stone ? $", {Show(b.Length, finely: true)} long{(b.Packing > Length.Zero ? $" on {Show(b.Packing, finely: true)} of packing" : string.Empty)}" : string.Empty)}", text, right, besides, columnRight);
+                foreach (var line in Words($"{b.Number}: {Show(b.X)} across, {Show(b.Y)} up; {(b.Utilisation is { } u ? "used " + Bolt.Share(u) : "use not known")}{(fixing.Ground is Ground.Stud or Ground.Flange ? $", stud {b.Stud.State.ToString().ToLowerInvariant()}, {Show(b.OffCentre, finely: true)} off" : string.Empty)}{(stone ? $", {Show(b.Length, finely: true)} long{(b.Packing > Length.Zero ? $" on {Show(b.Packing, finely: true)} of packing" : string.Empty)}" : string.Empty)}", text, width))
+                {
+                    yield return line;
+                }
             }
 
-            if (stone)
+            foreach (var spent in Plan.Layout(item.Id)!.Spent)
             {
-                besides = Line($"{fixing.Bolts.Count} x {bolt.Name}. Drill {string.Join(", then ", DrillStep.Of(fixing, fixing.DrillDepth).Select(s => Say(s.Says())))}, each as its own bolt needs. Vacuum at the hole, breathing protection.", text, right, besides, columnRight) + 2;
-                continue;
+                foreach (var line in Words($"{spent.Number}: crossed out, {(spent.State == HoleState.Holds ? "beside its stud" : spent.State.Word())}, at {Show(spent.X)} across, {Show(spent.Y)} up. No bolt goes there.", text, width))
+                {
+                    yield return line;
+                }
             }
 
-            besides = Line($"{fixing.Bolts.Count} x {bolt.Name}. {(fixing.Pilot is { } bit ? $"{(bolt.Sort == FastenerKind.LagScrew ? "Pilot" : "Hole")} {Show(bit, finely: true)}, " : string.Empty)}{(bolt.Sort == FastenerKind.Toggle ? "through board and flange; toggles before the plate" : $"{Show(fixing.DrillDepth)} deep from the face")}. Start by hand, power to nine tenths, the rest by hand.", text, right, besides, columnRight) + 2;
+            var how = stone
+                ? $"{fixing.Bolts.Count} x {bolt.Name}. Drill {string.Join(", then ", DrillStep.Of(fixing, fixing.DrillDepth).Select(s => Say(s.Says())))}, each as its own bolt needs. Vacuum at the hole, breathing protection."
+                : $"{fixing.Bolts.Count} x {bolt.Name}. {(fixing.Pilot is { } bit ? $"{(bolt.Sort == FastenerKind.LagScrew ? "Pilot" : "Hole")} {Show(bit, finely: true)}, " : string.Empty)}{(bolt.Sort == FastenerKind.Toggle ? "through board and flange" : $"{Show(fixing.DrillDepth)} deep from the face")}. Start by hand, power to nine tenths, the rest by hand.";
+            foreach (var line in Words(how, text, width))
+            {
+                yield return line;
+            }
+
+            yield return new(2, (_, _) => { });
         }
 
         var kit = SetOutKit.Of(Plan, wall.Id);
         foreach (var (heading, lines) in new[] { ("People", kit.People), ("Tools", kit.Tools), ("Not confirmed", kit.Unconfirmed), ("Screws of the display", kit.Screws) })
         {
-            if (lines.Count > 0 && besides < pageHeight - 90)
+            if (lines.Count == 0)
             {
-                besides = Heading(heading, right, besides, columnRight);
-                foreach (var line in lines)
-                {
-                    besides = Line(Say(line), text, right, besides, columnRight);
-                }
+                continue;
+            }
+
+            yield return HeadingBlock(heading, width);
+            foreach (var line in lines.SelectMany(l => Words(Say(l), text, width)))
+            {
+                yield return line;
             }
         }
 
         foreach (var caution in findings.Where(f => f.Severity == Severity.Caution && f.Overridden is null))
         {
-            if (besides > pageHeight - 90)
+            yield return new(2, (_, _) => { });
+            foreach (var line in caution.Parts.Prepend(Phrase.Of($"Mind: {caution.Kind.Title}. {caution.Message}")).SelectMany(p => Words(Say(p), small, width)))
             {
-                break;
+                yield return line;
             }
-
-            besides = Line($"Mind: {caution.Kind.Title}. {Say(caution.Message)}", small, right, besides + 2, columnRight);
         }
-
-        on.DrawString("Set out by ____________________ on ____________", text, XBrushes.Black, Margin, pageHeight - 36);
     }
 
     // All plates of the wall with the studs behind them, to one scale.
@@ -179,6 +217,13 @@ public sealed class SetOutPaper : Paper
             {
                 on.DrawEllipse(XPens.Black, XBrushes.White, X(b.X) - 3, Y(b.Y) - 3, 6, 6);
                 on.DrawString(b.Number.ToString(CultureInfo.InvariantCulture), bold, XBrushes.Black, X(b.X) + 4, Y(b.Y) - 4);
+            }
+
+            foreach (var hole in layout.Spent)
+            {
+                on.DrawLine(XPens.Black, X(hole.X) - 3, Y(hole.Y) - 3, X(hole.X) + 3, Y(hole.Y) + 3);
+                on.DrawLine(XPens.Black, X(hole.X) - 3, Y(hole.Y) + 3, X(hole.X) + 3, Y(hole.Y) - 3);
+                on.DrawString(hole.Number.ToString(CultureInfo.InvariantCulture), small, XBrushes.DimGray, X(hole.X) + 4, Y(hole.Y) + 8);
             }
         }
 

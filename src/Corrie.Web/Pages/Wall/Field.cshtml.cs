@@ -100,7 +100,7 @@ public sealed class FieldModel(CurrentUser user) : MountPageModel(user)
 
         var changes = new List<Change>
         {
-            new($"{Place}/holes/h{Send.Short}", new JsonObject { ["row"] = bolt.Row, ["across"] = Exact(x), ["up"] = Exact(y), ["state"] = became.Word(), ["by"] = Reader.Name }),
+            new($"{Place}/holes/h{Send.Short}", new JsonObject { ["row"] = bolt.Row, ["across"] = Exact(x), ["up"] = Exact(y), ["state"] = became.Word(), ["by"] = Reader.Name, ["number"] = bolt.Number }),
         };
         // A hole that met nothing says something of the wall too.
         if (became == HoleState.Missed && Job.Plan.Fixing(Mount.Id)!.Ground is Ground.Stud or Ground.Flange)

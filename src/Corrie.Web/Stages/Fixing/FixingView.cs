@@ -34,6 +34,7 @@ public sealed class FixingView : StageView
     public override IReadOnlyList<DrawingLayer> Layers { get; } =
     [
         new(Drawings.Behind, Depth.Bolts, c => Each(c, Front)),
+        new(Drawings.Behind, Depth.Bolts, Spent),
         new(Drawings.Behind, Depth.Lines, c => Each(c, Across)),
         new(Drawings.Side, Depth.Lines, Pulls),
         new(Drawings.Above, Depth.Bolts, c => Each(c, Above)),
@@ -78,6 +79,30 @@ public sealed class FixingView : StageView
         }
 
         svg.End();
+    }
+
+    // What is in the wall and holds nothing: crossed out, its number with it, so that nobody puts a bolt there again.
+    private static void Spent(Canvas canvas)
+    {
+        foreach (var item in canvas.Things)
+        {
+            foreach (var hole in canvas.Plan.Layout(item.Id)?.Spent ?? [])
+            {
+                var (svg, x, y) = (canvas.Svg, canvas.Frame.X(hole.X), canvas.Frame.Y(hole.Y));
+                svg.Group("bolt spent", ("data-item", item.Id));
+                svg.Open("title", string.Empty, [], close: false).Raw(WebUtility.HtmlEncode($"hole {hole.Number}, spent: {hole.X.Show(canvas.Style)} across, {hole.Y.Show(canvas.Style)} up")).End("title");
+                svg.Circle("head", x, y, 4);
+                svg.Line("struck", x - 7, y - 7, x + 7, y + 7);
+                svg.Line("struck", x - 7, y + 7, x + 7, y - 7);
+                if (canvas.IsShown(item.Id) || canvas.Look.Apart)
+                {
+                    canvas.Keep(x + 6, y + 2, 30, 20);
+                    svg.Words("bolt-number struck-number", x + 13, y + 16, hole.Number.ToString(CultureInfo.InvariantCulture));
+                }
+
+                svg.End();
+            }
+        }
     }
 
     // What goes across each bolt in its worst pose, as an arrow: its direction, and as long as the load is large.
