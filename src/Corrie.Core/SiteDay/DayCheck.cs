@@ -12,12 +12,18 @@ namespace Corrie.Core.SiteDay;
 /// <param name="Key">Its key.</param>
 /// <param name="Name">What it is called.</param>
 /// <param name="Place">Its outline.</param>
-/// <param name="Lift">Who lifts it.</param>
-/// <param name="Mass">What it weighs.</param>
 /// <param name="Hangs">Whether it hangs.</param>
 /// <param name="Begun">Whether a bolt for it is in.</param>
 /// <param name="Unwired">Name of a way behind it that brings mains and is not wired yet; empty for none.</param>
-internal sealed record DayDisplay(string Key, string Name, Rect Place, Lift Lift, Mass Mass, bool Hangs, bool Begun, string Unwired);
+internal sealed record DayDisplay(string Key, string Name, Rect Place, bool Hangs, bool Begun, string Unwired);
+
+/// <summary>Something that is still to be lifted to a wall.</summary>
+/// <param name="Key">Its key.</param>
+/// <param name="Name">What it is called.</param>
+/// <param name="Place">Its outline.</param>
+/// <param name="Lift">Who lifts it.</param>
+/// <param name="Mass">What it weighs.</param>
+internal sealed record DayLift(string Key, string Name, Rect Place, Lift Lift, Mass Mass);
 
 /// <summary>A thing of a wall that came in a box.</summary>
 /// <param name="Key">Its key.</param>
@@ -30,6 +36,7 @@ internal sealed record DayThing(string Key, string Name, Receipt Receipt, Earlie
 /// <param name="Wall">Key of the wall.</param>
 /// <param name="First">Whether it is the job's first wall, which also says what is about no wall.</param>
 /// <param name="Displays">Its displays.</param>
+/// <param name="Lifts">What is still to be lifted.</param>
 /// <param name="Things">Its things that came in boxes.</param>
 /// <param name="Unplaced">Boxes of the wall without a place.</param>
 /// <param name="Visits">The job's visits.</param>
@@ -41,7 +48,7 @@ internal sealed record DayThing(string Key, string Name, Receipt Receipt, Earlie
 /// <param name="Drying">What dries on the wall.</param>
 /// <param name="Inspected">What was said of an inspection before a wall is closed; empty for nothing.</param>
 internal sealed record DayTask(
-    string Wall, bool First, Same<DayDisplay> Displays, Same<DayThing> Things, Same<string> Unplaced, Same<Visit> Visits, Same<ChangeOrder> Changes, Same<Incident> Incidents, Same<ClientSupplied> Supplied, Same<DayTick> Done, Same<DayPhoto> Photos, Same<Drying> Drying, string Inspected);
+    string Wall, bool First, Same<DayDisplay> Displays, Same<DayLift> Lifts, Same<DayThing> Things, Same<string> Unplaced, Same<Visit> Visits, Same<ChangeOrder> Changes, Same<Incident> Incidents, Same<ClientSupplied> Supplied, Same<DayTick> Done, Same<DayPhoto> Photos, Same<Drying> Drying, string Inspected);
 
 /// <summary>What is wrong with the day by its records.</summary>
 internal static class DayCheck
@@ -56,17 +63,29 @@ internal static class DayCheck
     private static IEnumerable<Finding> Lifts(DayTask task)
     {
         var installs = task.Visits.Items.Where(v => v.For == VisitFor.Install && v.People.Items.Count > 0).ToList();
-        if (installs.Count == 0 || task.Displays.Items.Where(d => !d.Hangs).MaxBy(d => d.Lift.Count ?? int.MaxValue) is not { Lift.Count: { } needed } heaviest)
+        foreach (var thing in installs.Count == 0 ? [] : task.Lifts.Items)
         {
-            yield break;
-        }
-
-        var most = installs.MaxBy(v => v.People.Items.Count)!;
-        if (most.People.Items.Count < needed)
-        {
-            yield return SiteFindings.Lift.At(
-                new($"lift/{heaviest.Key}", heaviest.Place.CentreX, heaviest.Place.CentreY),
-                $"Send {needed} people to install: the {heaviest.Name} weighs {heaviest.Mass}, one may lift {heaviest.Lift.One} there, and the most that come are {most.People.Items.Count}, on {most.On}.");
+            var (lift, spot) = (thing.Lift, new Spot($"lift/{thing.Key}", thing.Place.CentreX, thing.Place.CentreY));
+            // The equation knows weight, reach and height: who comes has to be enough for that, or a machine comes.
+            bool Enough(Visit v) => v.Machine || (lift.Count <= v.People.Items.Count && (!lift.Platform || v.Platform));
+            bool Stands(Visit v) => v.Machine || (v.Platform ? lift.FromPlatform : lift.OnFoot) <= v.People.Items.Count;
+            var most = installs.OrderByDescending(v => v.People.Items.Count).First();
+            Phrase weighs = $"the {thing.Name} weighs {thing.Mass}, one may lift {lift.One} there";
+            if (!installs.Any(Enough))
+            {
+                yield return SiteFindings.Lift.At(spot, lift.Count is not { } needed
+                    ? Phrase.Of($"Bring a lifting machine and say so on the visit, or hang it lower: {weighs}, and {Lifting.Most} no more than {lift.Together(Lifting.Most)} together; those who come on {most.On} are {most.People.Items.Count}.")
+                    : lift.Platform && needed <= most.People.Items.Count
+                    ? Phrase.Of($"Bring a platform and say so on the visit: {weighs}, its middle at {thing.Place.CentreY}, and over {Lifting.Highest} hands lift nothing safely.")
+                    : Phrase.Of($"Send {needed} people to install: {weighs}, and the most that come are {most.People.Items.Count}, on {most.On}."));
+            }
+            else if (!installs.Any(v => Enough(v) && Stands(v)))
+            {
+                var harder = lift.Footing.Items.Select(f => f.Says()).Concat(lift.Turns > 0 ? [$"up stairs with {lift.Turns} {(lift.Turns == 1 ? "turn" : "turns")}"] : []).ToList();
+                yield return SiteFindings.Footing.At(spot with { Part = $"footing/{thing.Key}" }, lift.OnFoot is { } more
+                    ? Phrase.Of($"Send {more} people{(lift.Footing.Items.Count > 0 ? ", or bring a platform to lift from" : string.Empty)}: {weighs}, so that {lift.Count!.Value} would do on firm, level ground, and it is lifted {string.Join(", ", harder)}. The most that come are {most.People.Items.Count}, on {most.On}.")
+                    : Phrase.Of($"Bring a lifting machine{(lift.Footing.Items.Count > 0 && lift.FromPlatform is not null ? " or a platform to lift from" : string.Empty)}: {weighs}, so that {lift.Count!.Value} would do on firm, level ground, and it is lifted {string.Join(", ", harder)}, which takes more than the {Lifting.Most} that can stand round it."));
+            }
         }
     }
 

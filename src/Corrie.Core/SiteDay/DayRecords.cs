@@ -31,13 +31,23 @@ public enum VisitFor
 /// <param name="Note">What else is to know.</param>
 public sealed record Visit(string Id, string On, VisitFor For, Same<string> People, string Note)
 {
+    /// <summary>Whether a platform comes along, on which those stand who lift.</summary>
+    public bool Platform { get; init; }
+
+    /// <summary>Whether a lifting machine or a hoist comes along.</summary>
+    public bool Machine { get; init; }
+
     /// <summary>The visits of a job.</summary>
     public static Part<IReadOnlyList<Visit>> Part { get; } = new(Holder.Job, "visits", new MapShape<Visit>("visits", new GroupShape<Visit>("a visit", m => new Visit(
         m.Key,
         m.Need("on", new TextShape("its day, such as 2026-11-27", 20)),
         m.Choice("for", "what it is for", VisitFor.Install),
         new([.. (m.Part("people", new ListShape<string>("who comes", new TextShape("a name", 60), 12, ListText.Commas("Tom, Ines"))) ?? []).Select(p => p.Trim()).Where(p => p.Length > 0).Distinct(StringComparer.OrdinalIgnoreCase)]),
-        m.Text("note", "what else is to know", 200))), 40));
+        m.Text("note", "what else is to know", 200))
+    {
+        Platform = m.Yes("platform", "whether a platform comes along to lift from"),
+        Machine = m.Yes("machine", "whether a lifting machine or hoist comes along"),
+    }), 40));
 }
 
 /// <summary>A day with a time of day, where the job is.</summary>

@@ -71,7 +71,7 @@ public static class FieldSteps
     public static IReadOnlyList<FieldStep> Of(IHungResults plan, string mount)
     {
         if (plan.Sheet.Item(mount) is not { Product: Mount hardware } item || plan.Fixing(mount) is not { Bolts.Count: > 0 } fixing || plan.Layout(mount) is not { } layout || plan.Site(mount) is not { } site ||
-            plan.Sheet.WallOf(item) is not { } wall || plan.Survey(wall.Id) is not { } survey || plan.Tapes(wall.Id) is not { } tapes || plan.Sheet.DisplayOn(item) is not { Product: Display display } hung || plan.Placement(hung.Id) is not { } placed)
+            plan.Sheet.WallOf(item) is not { } wall || plan.Survey(wall.Id) is not { } survey || plan.Tapes(wall.Id) is not { } tapes || plan.Sheet.DisplayOn(item) is not { Product: Display } hung || plan.Placement(hung.Id) is not { } placed)
         {
             return [];
         }
@@ -165,7 +165,7 @@ public static class FieldSteps
             built?.Proof is { Held: true } proof && proof.Pull.Kilograms >= site.Proof.Kilograms * 0.995)
         { Notes = ["Never with a body, and never from an arm that is out. It proves shear and seating, and not tension: that rests on the calculation and on holes that were looked at."] });
         steps.Add(new(
-            "hang", "Hang the display. Let go when the second person has seen both arms hooked.", [new("its centre, up from the floor", placed.Outer.CentreY), new("its centre, from the left corner", placed.Outer.CentreX)], Lifting.Of(display.Mass, display, placed.Outer, plan.Sheet.Policy).Count switch { null => "a lifting machine", 1 => "one", 2 => "two", 3 => "three", _ => "four" },
+            "hang", "Hang the display. Let go when the second person has seen both arms hooked.", [new("its centre, up from the floor", placed.Outer.CentreY), new("its centre, from the left corner", placed.Outer.CentreX)], Lifting.For(plan, hung)!.Value.Lift.Who(),
             "Before letting go: both hooks are seen engaged, or both lower corners read the same.", FieldAsk.Hung, built?.Hung is not null));
         return steps;
     }

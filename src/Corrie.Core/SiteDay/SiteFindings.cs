@@ -47,8 +47,14 @@ public static class SiteFindings
     /// <summary>Too few people for the lift.</summary>
     public static readonly FindingKind Lift = new(
         Stage, "site.lift", Severity.Stop, "Too few people for the lift",
-        "nobody has put as many people on an install visit as it takes to lift what hangs",
+        "nobody has put as many people on an install visit as it takes to lift a display, a bar, a board or a plate to its place, or a platform or a lifting machine where it takes that; each lift by itself",
         "A back is hurt, or the display falls.", Source.Published("NIOSH 94-110, HSE INDG143"));
+
+    /// <summary>A lift from where one stands badly.</summary>
+    public static readonly FindingKind Footing = new(
+        Stage, "site.footing", Severity.Stop, "No firm footing for the lift",
+        "a lift in a corner, from a ladder, over furniture, on covers, soft, sloping or wet ground, or up stairs with turns, without one more person for each, or a platform (own rule)",
+        "Who slips lets go, and the others hold all of it.", Source.CommonPractice);
 
     /// <summary>An earlier install that nobody has looked at.</summary>
     public static readonly FindingKind Earlier = new(
@@ -93,5 +99,5 @@ public static class SiteFindings
         "What hangs on wet adhesive slides, and a plate pulls wet filler off with it.", Source.CommonPractice, Severity.Caution);
 
     /// <summary>All of them, in the order of the catalogue.</summary>
-    public static IReadOnlyList<FindingKind> All { get; } = [HoleUnused, HoldPoint, CheckFails, ProofMissing, Level, Centre, Lift, Earlier, NotTested, PartsMissing, Order, DryTime, ChangeNotApproved, IncidentOpen];
+    public static IReadOnlyList<FindingKind> All { get; } = [HoleUnused, HoldPoint, CheckFails, ProofMissing, Level, Centre, Lift, Footing, Earlier, NotTested, PartsMissing, Order, DryTime, ChangeNotApproved, IncidentOpen];
 }

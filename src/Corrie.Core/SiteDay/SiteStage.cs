@@ -47,7 +47,7 @@ public sealed class SiteStage : ILateStage
     public WorkStep Step => WorkStep.Site;
 
     /// <inheritdoc/>
-    public IReadOnlyList<Part> Parts { get; } = [SettingOut.Part, OpenChoice.Part, Receipt.Part, EarlierInstall.Part, Visit.Part, ChangeOrder.Part, Incident.Part, ToolOut.Part, ClientSupplied.Part, DayTick.Part, DayPhoto.Part, Drying.Part, DayPlan.Part, HandedOver.Part, Aftercare.Part];
+    public IReadOnlyList<Part> Parts { get; } = [SettingOut.Part, Handling.Part, LiftWay.Part, OpenChoice.Part, Receipt.Part, EarlierInstall.Part, Visit.Part, ChangeOrder.Part, Incident.Part, ToolOut.Part, ClientSupplied.Part, DayTick.Part, DayPhoto.Part, Drying.Part, DayPlan.Part, HandedOver.Part, Aftercare.Part];
 
     /// <inheritdoc/>
     public IReadOnlyList<FindingKind> Kinds => SiteFindings.All;
@@ -85,21 +85,25 @@ public sealed class SiteStage : ILateStage
             var displays = new List<DayDisplay>();
             foreach (var item in things)
             {
-                if (item.Product is not Display display || plan.Placement(item.Id) is not { } placed || sheet.On(item) is not { } mount)
+                if (item.Product is not Display || plan.Placement(item.Id) is not { } placed || sheet.On(item) is not { } mount)
                 {
                     continue;
                 }
 
                 var built = mount.Get(Built.Part);
                 var bare = plan.Routes(wall.Id)?.All.FirstOrDefault(r => r is { Route: { Power: true, Wired: null }, Chosen.OnSurface: false } && r.To is { } end && placed.Outer.Holds(end.X, end.Y));
-                displays.Add(new(item.Id, item.Name, placed.Outer, Lifting.Of(display.Mass, display, placed.Outer, sheet.Policy), display.Mass, built?.Hung is not null, built?.Holes.Any(h => h.Holds) == true, bare?.Route.Called ?? string.Empty));
+                displays.Add(new(item.Id, item.Name, placed.Outer, built?.Hung is not null, built?.Holes.Any(h => h.Holds) == true, bare?.Route.Called ?? string.Empty));
             }
 
+            // What hangs is lifted no more; nor is a plate that has a bolt in it.
+            var lifts = things.Where(t => t.Get(Built.Part) is not { } made || !made.Holes.Any(h => h.Holds)).Where(t => sheet.On(t)?.Get(Built.Part)?.Hung is null)
+                .Select(t => (Item: t, Lift: Lifting.For(plan, t))).Where(t => t.Lift is not null)
+                .Select(t => new DayLift(t.Item.Id, t.Item.Product is Mount ? $"plate of the {t.Item.Name}" : sheet.NameOf(t.Item), t.Lift!.Value.Place, t.Lift.Value.Lift, t.Lift.Value.Mass)).ToList();
             var received = things.Where(t => t.Get(Receipt.Part) is not null).Select(t => new DayThing(t.Id, t.Name, t.Get(Receipt.Part)!, t.Get(EarlierInstall.Part))).ToList();
             var unplaced = things.Where(t => t.Kind == WallBox.Kind && plan.Placement(t.Id) is null).Select(t => t.Name).ToList();
             plan.Work(
                 OfDay, wall.Id, wall.Id,
-                new DayTask(wall.Id, ReferenceEquals(wall, sheet.Walls[0]), new(displays), new(received), new(unplaced), new(All(Visit.Part)), new(All(ChangeOrder.Part)), new(All(Incident.Part)), new(All(ClientSupplied.Part)), new(All(DayTick.Part)), new(All(DayPhoto.Part)), new(wall.Get(Drying.Part) ?? []), sheet.Get(Electrics.Part)?.Inspection ?? string.Empty),
+                new DayTask(wall.Id, ReferenceEquals(wall, sheet.Walls[0]), new(displays), new(lifts), new(received), new(unplaced), new(All(Visit.Part)), new(All(ChangeOrder.Part)), new(All(Incident.Part)), new(All(ClientSupplied.Part)), new(All(DayTick.Part)), new(All(DayPhoto.Part)), new(wall.Get(Drying.Part) ?? []), sheet.Get(Electrics.Part)?.Inspection ?? string.Empty),
                 static (work, input) =>
                 {
                     work.Add(DayCheck.Of(input));

@@ -93,17 +93,18 @@ public sealed record SetOutKit(IReadOnlyList<Phrase> Tools, IReadOnlyList<Phrase
 
     private static IEnumerable<Phrase> PeopleOf(JobPlan plan, List<Item> things)
     {
-        foreach (var item in things.Where(i => i.Kind == Display.Kind))
+        foreach (var item in things)
         {
-            if (item.Product is not Display display || plan.Placement(item.Id) is not { } placed)
+            // A small bar or plate that one lifts without a thought is no line.
+            if (Lifting.For(plan, item) is not var (lift, mass, _) || (item.Kind != Display.Kind && lift is { OnFoot: 1, Platform: false }))
             {
                 continue;
             }
 
-            var lift = Lifting.Of(display.Mass, display, placed.Outer, plan.Sheet.Policy);
-            Phrase says = lift.Count is { } count
-                ? Phrase.Of($"{count} to lift the {item.Name}, {display.Mass}: one may lift {lift.One} there")
-                : Phrase.Of($"A lifting machine for the {item.Name}, {display.Mass}: one may lift {lift.One} there, and {Lifting.Most} no more than {lift.Together(Lifting.Most)}");
+            var name = item.Kind == Mount.Kind ? $"plate of the {item.Name}" : item.Name;
+            Phrase says = lift.OnFoot is { } count
+                ? Phrase.Of($"{count} to lift the {name}, {mass}: one may lift {lift.One} there")
+                : Phrase.Of($"A lifting machine for the {name}, {mass}: one may lift {lift.One} there, and {Lifting.Most} no more than {lift.Together(Lifting.Most)}");
             if (lift.Count is > 1 and { } together)
             {
                 says.AppendFormatted($", {together} together {lift.Together(together)}");
@@ -111,7 +112,12 @@ public sealed record SetOutKit(IReadOnlyList<Phrase> Tools, IReadOnlyList<Phrase
 
             if (lift.Always)
             {
-                says.AppendFormatted($"; at this size or weight there are always two");
+                says.AppendFormatted($"; {(item.Kind == Mount.Kind ? "at this height or weight" : "at this size or weight")} there are always two");
+            }
+
+            if (lift.Footing.Items.Count + lift.Turns > 0)
+            {
+                says.AppendFormatted($"; one more each, since it is lifted {string.Join(", ", lift.Footing.Items.Select(f => f.Says()).Concat(lift.Turns > 0 ? [$"up stairs with {lift.Turns} {(lift.Turns == 1 ? "turn" : "turns")}"] : []))}{(lift.Footing.Items.Count > 0 ? ", or a platform" : string.Empty)}");
             }
 
             if (lift.Platform)

@@ -44,8 +44,7 @@ public class LiftingTests
         var plan = Sheets.Plan(
             ("/items/d1/product/diagonal", $"{diagonal} in"), ("/items/d1/product/width", "57 in"), ("/items/d1/product/height", "32 in"), ("/items/d1/product/depth", "2 in"),
             ("/items/d1/product/mass", $"{pounds} lb"), ("/items/d1/place/given", "centre"), ("/items/d1/place/height", "52 in"));
-        var display = (Display)plan.Sheet.Item("d1")!.Product!;
-        var lift = Lifting.Of(display.Mass, display, plan.Placement("d1")!.Outer, plan.Sheet.Policy);
+        var lift = Lifting.For(plan, plan.Sheet.Item("d1")!)!.Value.Lift;
         Assert.Equal((people, always, false), (lift.Count, lift.Always, lift.Platform));
         Assert.Equal(42.6, lift.One.Pounds, 1);
     }
