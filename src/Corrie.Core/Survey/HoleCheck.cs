@@ -65,7 +65,8 @@ public static class HoleCheck
             yield return finding;
         }
 
-        if (wall.Questions.Gas == true && wall.Features.All(f => f.Kind != FeatureKind.Gas))
+        // A cock or a line of an inch shows that there is gas, and not where it runs.
+        if (wall.Questions.Gas == true && wall.Features.All(f => f.Kind != FeatureKind.Gas || f.IsEndOfRun))
         {
             yield return SurveyFindings.GasNear.At(
                 new("questions/gas", holes[0].X, holes[0].Y), $"Find the gas pipe and put it on the wall first: gas runs near, and {holes.Count} holes are planned without anybody knowing where.");
@@ -96,9 +97,10 @@ public static class HoleCheck
         var bays = InNeighbouringBays(wall);
         var keeps = new List<KeepOut>();
         // A cock, an elbow, a cable's end: it goes on in the wall, up, down or along, and that is as unknown as a device's cable.
-        foreach (var device in wall.Features.Where(f => !f.RouteKnown && (f.Electrical || f.IsEndOfRun)))
+        foreach (var device in wall.Features.Where(f => (f.Electrical || f.IsEndOfRun) && !(f.RouteKnown && wall.DrawsRouteOf(f))))
         {
-            var why = device.Electrical ? "its cable's route is not known" : "where it runs from there is not known";
+            var why = device.RouteKnown ? device.Electrical ? "somebody knows its cable's route, and it is not drawn: put the cable on the wall as it runs" : "somebody knows where it runs on, and it is not drawn: put it on the wall as it runs"
+                : device.Electrical ? "its cable's route is not known" : "where it runs from there is not known";
             keeps.Add(new(device.Id, device.Name, why, Rect.Between(device.Left - keep, device.Right + keep, Length.Zero, wall.Height)));
             keeps.Add(new(device.Id, device.Name, why, Rect.Between(device.Left - bays, device.Right + bays, device.Bottom - keep, device.Top + keep)));
         }

@@ -51,7 +51,7 @@ public enum FeatureKind
     /// <summary>A plate for signal cables.</summary>
     SignalPlate,
 
-    /// <summary>A cable in the wall whose route is known.</summary>
+    /// <summary>A cable in the wall, as it runs.</summary>
     Cable,
 
     /// <summary>A pipe in the wall.</summary>
@@ -158,7 +158,7 @@ public sealed record Stud(string Id, Length Centre, Length Width, StudState Stat
 /// <param name="Name">What the crew calls it.</param>
 /// <param name="Outline">Its outline on the wall.</param>
 /// <param name="Depth">How far it stands out of the wall.</param>
-/// <param name="RouteKnown">For devices, and ends of runs in the wall: whether the route of cable or pipe is known.</param>
+/// <param name="RouteKnown">For devices, and ends of runs in the wall: whether somebody says that the route of cable or pipe is known; it counts once it is drawn.</param>
 public sealed record Feature(
     string Id, FeatureKind Kind, string Name, Rect Outline, Length Depth, bool RouteKnown)
 {
@@ -200,6 +200,9 @@ public sealed record Feature(
 
     /// <summary>How a casing stands round the opening on both faces; null where nobody has measured that.</summary>
     public Casing? Casing { get; init; }
+
+    /// <summary>How near a run has to come to a device to be its own (own rule: a cable comes in at the box's edge).</summary>
+    public static readonly Length Connected = Length.Tape(1);
 
     // What is drawn shorter than a foot both ways is where a run shows, and not the run (own rule).
     private static readonly Length ShortestRun = Length.Tape(12);
@@ -332,6 +335,14 @@ public sealed record Wall(
 
     /// <summary>Places that have to be free of members.</summary>
     public IReadOnlyList<FreePlace> FreePlaces { get; init; } = [];
+
+    /// <summary>
+    /// Whether the route of what a device or an end of a run is connected to is on the sheet: a cable, pipe or duct of its kind that touches it and is long enough to be a run. That somebody
+    /// knows it is no drawing: nothing keeps clear of what is in a head alone.
+    /// </summary>
+    /// <param name="end">The device, or the end of a run.</param>
+    /// <returns>Whether it is.</returns>
+    public bool DrawsRouteOf(Feature end) => Features.Any(f => f.Id != end.Id && f.Buried && !f.IsEndOfRun && f.Kind == (end.Electrical ? FeatureKind.Cable : end.Kind) && f.Outline.Grown(Feature.Connected).Overlaps(end.Outline));
 
     /// <summary>What a bolt passes before it meets a member.</summary>
     public Length LayersThickness => Layers.Aggregate(Length.Zero, (sum, layer) => sum + layer.Thickness);

@@ -46,7 +46,7 @@ public static class WallForm
                 m.Length("width", "width", LengthRange.Size),
                 m.Length("height", "height", LengthRange.Size)),
             m.Length("depth", "how far it stands out of the wall", LengthRange.Distance, Length.Zero),
-            m.Yes("routeKnown", "whether the route of its cable or pipe is known"))
+            m.Yes("routeKnown", "whether the route of its cable or pipe is known; it counts once it is drawn"))
         {
             Casing = m.Part("casing", Casings),
             Sockets = m.Maybe("sockets", new WholeShape("for an outlet: how many plugs it takes, where they are not two", 1, 12)),

@@ -21,9 +21,9 @@ public class CarefulPersonTests
         ["a gas cock typed 100 in too far, beyond the wall"] = ("survey.off-the-wall", Severity.Stop, [On("gas", "184 in", "8 in", "3 in", "3 in", routeKnown: true)], [On("gas", "153 in", "8 in", "3 15/16 in", "3 in", routeKnown: true)]),
         ["a stud typed with a digit too many"] = ("survey.off-the-wall", Severity.Stop, [("/walls/w1/studs/e", Stud("1180 in"))], [("/walls/w1/studs/e", Stud("118 in"))]),
         ["a receptacle as high as the roof"] = ("survey.off-the-wall", Severity.Stop, [On("receptacle", "20 in", "120 in", "3 in", "4 in", routeKnown: true)], [On("receptacle", "20 in", "92 1/2 in", "3 in", "4 in", routeKnown: true)]),
-        ["a gas cock under the plate, and nobody knows where its pipe runs"] = ("survey.live-near-hole", Severity.FinalStop, [On("gas", "84 in", "8 in", "3 in", "3 in")], [On("gas", "84 in", "8 in", "3 in", "3 in", routeKnown: true)]),
+        ["a gas cock under the plate, and nobody knows where its pipe runs"] = ("survey.live-near-hole", Severity.FinalStop, [On("gas", "84 in", "8 in", "3 in", "3 in", routeKnown: true)], [On("gas", "84 in", "8 in", "3 in", "3 in", routeKnown: true), Run("gas", "86 in", "9 in", "30 in", "1 in")]),
         ["a pipe's elbow at the height of the bolts, a bay away"] = ("survey.live-near-hole", Severity.FinalStop, [On("pipe", "50 in", "52 in", "60 mm", "60 mm")], [On("pipe", "50 in", "20 in", "60 mm", "60 mm")]),
-        ["a bolt through a receptacle whose cable is known to run down"] = ("survey.live-near-hole", Severity.FinalStop, [On("receptacle", "85 in", "50 in", "3 in", "4 in", routeKnown: true)], [On("receptacle", "88 in", "50 in", "3 in", "4 in", routeKnown: true)]),
+        ["a bolt through a receptacle whose cable is known to run down"] = ("survey.live-near-hole", Severity.FinalStop, [On("receptacle", "85 in", "50 in", "3 in", "4 in", routeKnown: true)], [On("receptacle", "88 1/4 in", "50 in", "3 in", "4 in", routeKnown: true), Run("cable", "91 in", "0 in", "1/2 in", "51 in")]),
         ["a bolt through a signal plate"] = ("survey.live-near-hole", Severity.FinalStop, [On("signal-plate", "68 in", "45 in", "3 in", "5 in")], [On("signal-plate", "65 in", "45 in", "3 in", "5 in")]),
         ["a bolt through a window's glass"] = ("fix.through-opening", Severity.FinalStop, [On("window", "84 in", "44 in", "30 in", "30 in")], [On("window", "86 3/16 in", "44 in", "30 in", "30 in")]),
         // 8 in wide round its centre; the bolts' radius is 5/32 in.
@@ -80,6 +80,9 @@ public class CarefulPersonTests
         ("/items/d1/product/thread", "M8"), ("/items/d1/product/threadDepth", "20 mm"), ("/items/m1/product/armThickness", "3 mm"),
         ("/items/m1/screws", new JsonObject { ["upperScrew"] = length, ["upperWasher"] = "1.6 mm", ["lowerScrew"] = length, ["lowerWasher"] = "1.6 mm" }),
     ];
+
+    // The cable or pipe itself, as it runs.
+    private static (string, JsonNode?) Run(string kind, string left, string bottom, string width, string height) => ("/walls/w1/features/run", new JsonObject { ["kind"] = kind, ["left"] = left, ["bottom"] = bottom, ["width"] = width, ["height"] = height });
 
     private static (string, JsonNode?) Hole3 => ("/items/m1/hang/armHoleLeft", 3);
 

@@ -43,9 +43,34 @@ public class HoleCheckTests
         // 6 in over and under its box, the same.
         Assert.Equal(0, Live(Thing("switch", "44 1/8 in", At(top + Length.Tape(6)), "2 in", "4 in")));
         Assert.Equal(1, Live(Thing("switch", "44 1/8 in", At(top + Length.Tape(5, 7, 8)), "2 in", "4 in")));
-        // Whoever has looked where the cable runs is believed; the box itself, and 2 in round it, stay.
-        Assert.Equal(0, Live(Thing("switch", "66 in", At(top), "2 in", "4 in", routeKnown: true)));
-        Assert.Equal(1, Live(Thing("switch", "66 1/16 in", At(top), "2 in", "4 in", routeKnown: true)));
+        // Whoever has looked where the cable runs draws it, and is believed; the box itself, and 2 in round it, stay.
+        var drawn = ("/walls/w1/features/run", Sheets.Json("""{ "kind": "cable", "left": "66 1/8 in", "bottom": "0 in", "width": "1/2 in", "height": "50 in" }"""));
+        Assert.Equal(0, Live(Thing("switch", "66 in", At(top), "2 in", "4 in", routeKnown: true), drawn));
+        Assert.Equal(1, Live(Thing("switch", "66 1/16 in", At(top), "2 in", "4 in", routeKnown: true), drawn));
+    }
+
+    // The answer 'it is known' alone takes nothing away: one hole is 7 1/8 in inside of what is kept free.
+    [Theory]
+    [InlineData("receptacle", "cable", "89 in", "30 in", true)]
+    [InlineData("receptacle", "cable", "95 in", "30 in", false)] // another cable, beside it
+    [InlineData("receptacle", "pipe", "89 in", "30 in", false)] // not what a receptacle is connected to
+    [InlineData("gas", "gas", "89 in", "30 in", true)]
+    [InlineData("pipe", "gas", "89 in", "30 in", false)]
+    public void That_a_route_is_known_counts_once_it_is_drawn(string device, string run, string left, string width, bool free)
+    {
+        var thing = Thing(device, "88 7/8 in", "10 in", "3 in", "4 in", routeKnown: true);
+        Assert.Equal(2, Live(thing));
+        Assert.Equal(free ? 0 : 2, Live(thing, ("/walls/w1/features/run", new JsonObject { ["kind"] = run, ["left"] = left, ["bottom"] = "11 in", ["width"] = width, ["height"] = "1/2 in" })));
+        // A stump of less than a foot is no route, and its own end is not known either.
+        Assert.Equal(4, Live(Thing("receptacle", "88 7/8 in", "10 in", "3 in", "4 in", routeKnown: true), ("/walls/w1/features/run", new JsonObject { ["kind"] = "cable", ["left"] = "89 in", ["bottom"] = "11 in", ["width"] = "11 in", ["height"] = "1/2 in" })));
+        Assert.Equal(2, Live(Thing(device, "88 7/8 in", "10 in", "3 in", "4 in"), ("/walls/w1/features/run", new JsonObject { ["kind"] = run, ["left"] = left, ["bottom"] = "11 in", ["width"] = width, ["height"] = "1/2 in" })));
+    }
+
+    [Fact]
+    public void Gas_near_is_not_found_by_its_cock_alone()
+    {
+        Assert.Contains("survey.gas-near", Sheets.Plan(("/walls/w1/questions/gas", true), Thing("gas", "20 in", "8 in", "3 in", "3 in", routeKnown: true)).Codes());
+        Assert.DoesNotContain("survey.gas-near", Sheets.Plan(("/walls/w1/questions/gas", true), Thing("gas", "20 in", "8 in", "3 in", "30 in", routeKnown: true)).Codes());
     }
 
     [Theory]
