@@ -127,7 +127,7 @@ internal static class CablePlanner
                 var kind = arm ? FeedFindings.ArmSlack : FeedFindings.TooShort;
                 yield return kind.At(spot, arm
                     ? Phrase.Of($"Take a longer cable: {connection.Says} is {length}; parked that does, and at its farthest the arm asks for {plan.Slack} more, {needs} together.")
-                    : Phrase.Of($"Take a longer cable: {connection.Says} is {length}, and from port to port with loops and what is spare are {needs}, {needs - length} more."));
+                    : Phrase.Of($"Take a longer cable: {connection.Says} is {length}, and from port to port with loops and what is spare are {needs:least}, {needs - length:least} more."));
             }
 
             if (plan.Limit is { } limit && (has ?? needs) > limit)

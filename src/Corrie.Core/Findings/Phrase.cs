@@ -10,6 +10,18 @@ namespace Corrie.Core.Findings;
 /// <param name="Length">The length.</param>
 public readonly record struct FineLength(Length Length);
 
+/// <summary>A quantity that is asked for at the least: it is shown rounded up, so that whoever enters what the sentence says has enough.</summary>
+/// <typeparam name="T">The quantity: a length, a weight, an angle.</typeparam>
+/// <param name="Quantity">The least.</param>
+public readonly record struct AtLeast<T>(T Quantity)
+    where T : struct;
+
+/// <summary>A quantity that is allowed at the most: it is shown rounded down.</summary>
+/// <typeparam name="T">The quantity: a length, a weight, an angle.</typeparam>
+/// <param name="Quantity">The most.</param>
+public readonly record struct AtMost<T>(T Quantity)
+    where T : struct;
+
 /// <summary>
 /// A sentence with its quantities still in it, so that each reader sees it in their own units. Written as an interpolated string:
 /// <c>Phrase p = $"The bolt is {off} off the stud's centre";</c>
@@ -28,7 +40,7 @@ public sealed class Phrase
         parts = new((2 * formattedCount) + 1);
     }
 
-    /// <summary>The parts in order: text, <see cref="Length"/>, <see cref="FineLength"/>, <see cref="Mass"/>, <see cref="Force"/>, <see cref="Temperature"/> or <see cref="Angle"/>.</summary>
+    /// <summary>The parts in order: text, <see cref="Length"/>, <see cref="FineLength"/>, <see cref="Mass"/>, <see cref="Force"/>, <see cref="Temperature"/> or <see cref="Angle"/>; or one of them at the least or at the most.</summary>
     public IReadOnlyList<object> Parts => parts;
 
     /// <summary>A sentence without quantities.</summary>
@@ -64,6 +76,8 @@ public sealed class Phrase
         {
             text.Append(part is Length length ? length.Show(style).ToString()
                 : part is FineLength fine ? LengthText.Fine(fine.Length, style)
+                : part is AtLeast<Length> least ? LengthText.AtLeast(least.Quantity, style)
+                : part is AtMost<Length> most ? LengthText.AtMost(most.Quantity, style)
                 : PlainPart(part, style.System));
         }
 
@@ -80,6 +94,12 @@ public sealed class Phrase
         Mass m => $"{Figure(m.Kilograms)} kg",
         Force f when system == UnitSystem.Inches => $"{Figure(f.PoundsForce)} lbf",
         Force f => $"{Figure(f.Newtons)} N",
+        AtLeast<Mass> m when system == UnitSystem.Inches => $"{Up(m.Quantity.Pounds)} lb",
+        AtLeast<Mass> m => $"{Up(m.Quantity.Kilograms)} kg",
+        AtMost<Mass> m when system == UnitSystem.Inches => $"{Down(m.Quantity.Pounds)} lb",
+        AtMost<Mass> m => $"{Down(m.Quantity.Kilograms)} kg",
+        AtLeast<Angle> a => $"{Up(a.Quantity.Degrees)}°",
+        AtMost<Angle> a => $"{Down(a.Quantity.Degrees)}°",
         Angle a => Figure(a.Degrees) + "°",
         Temperature w when system == UnitSystem.Inches => $"{Figure(w.Fahrenheit)} °F",
         Temperature w => $"{Figure(w.Celsius)} °C",
@@ -97,8 +117,27 @@ public sealed class Phrase
 
     public void AppendFormatted(Length length) => parts.Add(length);
 
-    public void AppendFormatted(Length length, string format) =>
-        parts.Add(format == "fine" ? new FineLength(length) : throw new FormatException($"'{format}' is no way to show a length; 'fine' is."));
+    public void AppendFormatted(Length length, string format) => parts.Add(format switch
+    {
+        "fine" => new FineLength(length),
+        "least" => new AtLeast<Length>(length),
+        "most" => new AtMost<Length>(length),
+        _ => throw new FormatException($"'{format}' is no way to show a length; 'fine', 'least' and 'most' are."),
+    });
+
+    public void AppendFormatted(Mass mass, string format) => parts.Add(format switch
+    {
+        "least" => new AtLeast<Mass>(mass),
+        "most" => new AtMost<Mass>(mass),
+        _ => throw new FormatException($"'{format}' is no way to show a weight; 'least' and 'most' are."),
+    });
+
+    public void AppendFormatted(Angle angle, string format) => parts.Add(format switch
+    {
+        "least" => new AtLeast<Angle>(angle),
+        "most" => new AtMost<Angle>(angle),
+        _ => throw new FormatException($"'{format}' is no way to show an angle; 'least' and 'most' are."),
+    });
 
     public void AppendFormatted(Mass mass) => parts.Add(mass);
 
@@ -114,6 +153,11 @@ public sealed class Phrase
 
     public void AppendFormatted(Phrase phrase) => parts.AddRange(phrase.parts);
 #pragma warning restore CS1591
+
+    // To a tenth, up or down; what is a tenth but for the rounding of doubles stays.
+    private static string Up(double value) => double.IsFinite(value) ? (Math.Ceiling((value * 10) - 1e-6) / 10).ToString("0.#", CultureInfo.InvariantCulture) : "∞";
+
+    private static string Down(double value) => double.IsFinite(value) ? (Math.Floor((value * 10) + 1e-6) / 10).ToString("0.#", CultureInfo.InvariantCulture) : "∞";
 
     // What has no end is no word of anybody's: a bolt that holds nothing, a plate that nothing keeps in balance.
     private static string Figure(double value) => !double.IsFinite(value) ? "∞"

@@ -42,7 +42,7 @@ internal static class FixingCheck
             {
                 yield return FixingFindings.EdgeDistance.At(
                     spot,
-                    $"Bolt {bolt.Number} at {bolt.X} is {bolt.OffCentre:fine} off the centre of the stud at {bolt.Stud.Centre}; with {input.Fastener.Diameter} diameter in a {bolt.Stud.Width} face it may be {Length.Max(Length.Zero, bolt.Tolerance):fine}{Uncertainty(bolt)}. It leaves {Length.Max(Length.Zero, bolt.Stud.WoodBeside(input.Fastener.Diameter, bolt.OffCentre)):fine} of wood on one side.");
+                    $"Bolt {bolt.Number} at {bolt.X} is {bolt.OffCentre:fine} off the centre of the stud at {bolt.Stud.Centre}; with {input.Fastener.Diameter} diameter in a {bolt.Stud.Width} face it may be {Length.Max(Length.Zero, bolt.Tolerance):most}{Uncertainty(bolt)}. It leaves {Length.Max(Length.Zero, bolt.Stud.WoodBeside(input.Fastener.Diameter, bolt.OffCentre)):fine} of wood on one side.");
             }
 
             // What holds nothing at all never reached what should hold it, and that is said.
@@ -284,16 +284,16 @@ internal static class FixingCheck
         {
             yield return FixingFindings.NoHold.At(
                 Plate(input),
-                $"The {fastener.Length} {fastener.Name} never reaches the {ground.Name}: plate, washer, packing and layers are {bolts.Passed}. At least {bolts.Length.Least:fine} is needed, and a length that is sold.",
+                $"The {fastener.Length} {fastener.Name} never reaches the {ground.Name}: plate, washer, packing and layers are {bolts.Passed}. At least {bolts.Length.Least:least} is needed, and a length that is sold.",
                 sold);
         }
         else if (penetration < least)
         {
-            Phrase asked = ground.What == Ground.Units ? Phrase.Of($"its rated load needs {least:fine}")
+            Phrase asked = ground.What == Ground.Units ? Phrase.Of($"its rated load needs {least:least}")
                 : input.Choice.Conditions.Penetration is { } deep && deep == least ? Phrase.Of($"{least:fine} are asked for")
-                : Phrase.Of($"at least {(fastener.Sort == FastenerKind.LagScrew ? 4 : 6)} diameters, {least:fine}, are needed");
+                : Phrase.Of($"at least {(fastener.Sort == FastenerKind.LagScrew ? 4 : 6)} diameters, {least:least}, are needed");
             yield return FixingFindings.TooShort.At(
-                Plate(input), $"The {fastener.Length} {fastener.Name} is {penetration:fine} in the {(ground.What == Ground.Units ? ground.Name : "wood")} without its tip; {asked}: {bolts.Length.Least:fine} or longer.", sold);
+                Plate(input), $"The {fastener.Length} {fastener.Name} is {penetration:fine} in the {(ground.What == Ground.Units ? ground.Name : "wood")} without its tip; {asked}: {bolts.Length.Least:least} or longer.", sold);
         }
         else if (ground.What != Ground.Units && fastener.Sort != FastenerKind.StructuralScrew && bolts.Bolts.Any(b => b.Utilisation > 1) && sold.Length > 0)
         {
@@ -316,18 +316,18 @@ internal static class FixingCheck
         else if (ground.What is Ground.Board or Ground.Blocking && beyond > Length.Zero)
         {
             yield return FixingFindings.TooLong.At(
-                Plate(input), $"The {fastener.Length} {fastener.Name} comes out {beyond} behind the {ground.Name}, which is {ground.Depth} thick: take one of {bolts.Passed + ground.Depth} at most.", sold);
+                Plate(input), $"The {fastener.Length} {fastener.Name} comes out {beyond} behind the {ground.Name}, which is {ground.Depth} thick: take one of {bolts.Passed + ground.Depth:most} at most.", sold);
         }
         else if (ground.What == Ground.Stud && depth >= wall.StudDepth)
         {
             yield return FixingFindings.TooLong.At(
-                Plate(input), $"The {fastener.Length} {fastener.Name} reaches through the stud, which is {wall.StudDepth} deep.", sold);
+                Plate(input), $"The {fastener.Length} {fastener.Name} reaches through the stud, which is {wall.StudDepth} deep: take one of {bolts.Passed + wall.StudDepth - Length.Tape(0, 1, 16):most} at most.", sold);
         }
 
         if (depth > input.Policy.CableDepth && ground.What == Ground.Stud && wall.Scan is not { Crossings: true })
         {
             yield return FixingFindings.BoredCrossing.At(
-                Plate(input), $"The {fastener.Name} goes {depth} into the stud; over {input.Policy.CableDepth} a scan for cables that cross it has to be recorded.");
+                Plate(input), $"The {fastener.Name} goes {depth} into the stud; over {input.Policy.CableDepth:most} a scan for cables that cross it has to be recorded.");
         }
     }
 
@@ -341,7 +341,7 @@ internal static class FixingCheck
                 .Concat(wall.Features.Where(f => f.Traits.OpensWall).Select(f => Away(f.Outline, bolt.X, bolt.Y))).Min();
             if (edge < rated.Edge)
             {
-                yield return FixingFindings.EdgeDistance.At(new(bolt.Part, bolt.X, bolt.Y), $"Move the plate: bolt {bolt.Number} is {edge} from the edge of the {input.Ground.Name}, and its rated load needs {rated.Edge}.");
+                yield return FixingFindings.EdgeDistance.At(new(bolt.Part, bolt.X, bolt.Y), $"Move the plate: bolt {bolt.Number} is {edge} from the edge of the {input.Ground.Name}, and its rated load needs {rated.Edge:least}.");
             }
 
             foreach (var other in bolts.Bolts.TakeWhile(o => o != bolt))
@@ -350,7 +350,7 @@ internal static class FixingCheck
                 if (apart < rated.Spacing)
                 {
                     yield return FixingFindings.HolesNear.At(
-                        new($"{bolt.Part}/{other.Number}", bolt.X, bolt.Y), $"Leave one of them empty: bolts {other.Number} and {bolt.Number} are {apart:fine} apart, and their rated load needs {rated.Spacing:fine}.");
+                        new($"{bolt.Part}/{other.Number}", bolt.X, bolt.Y), $"Leave one of them empty: bolts {other.Number} and {bolt.Number} are {apart:fine} apart, and their rated load needs {rated.Spacing:least}.");
                 }
             }
         }

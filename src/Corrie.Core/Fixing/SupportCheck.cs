@@ -137,7 +137,7 @@ internal static class SupportCheck
         var edge = Length.Min(low - blocking.Outline.Bottom, blocking.Outline.Top - high);
         if (edge < input.Fastener.Diameter * 4)
         {
-            yield return FixingFindings.CrossGrain.At(spot, $"Make the blocking higher: a bolt is {edge} from its edge, and a load across the grain needs 4 diameters, {input.Fastener.Diameter * 4}.");
+            yield return FixingFindings.CrossGrain.At(spot, $"Make the blocking higher: a bolt is {edge} from its edge, and a load across the grain needs 4 diameters, {input.Fastener.Diameter * 4:least}.");
         }
 
         // What the wood under or over the bolts holds before it splits off (NDS-2018 3.4.3.3, from memory), the case nearer than five depths to an end taken.

@@ -272,7 +272,7 @@ internal static class HangingCheck
 
         var span = layout.Position.Bolts.Count == 0 ? Length.Zero : layout.Position.Bolts.Max(b => b.X) - layout.Position.Bolts.Min(b => b.X);
         return span >= layout.Position.LeastApart && span > Length.Zero ? null
-            : Phrase.Of($"The plate's holes over the {what} are {span} apart, and have to be {layout.Position.LeastApart}.");
+            : Phrase.Of($"The plate's holes over the {what} are {span} apart, and have to be {layout.Position.LeastApart:least}.");
     }
 
     // A plug bends within an inch and a half (common practice).
@@ -374,7 +374,7 @@ internal static class HangingCheck
         {
             yield return HangingFindings.NoRoomAbove.At(
                 new("display", outer.CentreX, outer.Top),
-                $"There is {clear} over the display; lifting it on needs {mount.ClearAbove}.");
+                $"There is {clear} over the display; lifting it on needs {mount.ClearAbove:least}.");
         }
 
         if (mount.Moves && mount.SwungBeside.Abs > MostOffCentre)

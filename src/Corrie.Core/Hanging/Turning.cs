@@ -65,7 +65,7 @@ public sealed record Turning(Length Reach, Length Edge, Angle Farthest, Angle? M
     public Phrase Says()
     {
         Phrase says = Farthest.Degrees >= Square ? Phrase.Of($"At its full reach of {Reach} the display turns square to the wall: its edge is {Edge} from the pivot.")
-            : Phrase.Of($"At its full reach of {Reach} the display turns {Farthest} before its edge, {Edge} from the pivot, touches the wall; square to the wall needs {Edge}.");
+            : Phrase.Of($"At its full reach of {Reach} the display turns {Farthest} before its edge, {Edge} from the pivot, touches the wall; square to the wall needs {Edge:least}.");
         if (Mount is { } end && end.Degrees < Farthest.Degrees)
         {
             says.AppendFormatted($" The mount itself turns {end}.");
@@ -103,7 +103,7 @@ public sealed record Turning(Length Reach, Length Edge, Angle Farthest, Angle? M
         }
         else
         {
-            says.AppendFormatted($"with a reach of {Reach} its edge, {Edge} from the pivot, touches the wall then. A reach of {ReachFor(new(Math.Min(wanted.Degrees, Square)), Edge)} turns it {(wanted.Degrees > Square ? "square to the wall, and no arm farther" : "that far")}.");
+            says.AppendFormatted($"with a reach of {Reach} its edge, {Edge} from the pivot, touches the wall then. A reach of {ReachFor(new(Math.Min(wanted.Degrees, Square)), Edge):least} turns it {(wanted.Degrees > Square ? "square to the wall, and no arm farther" : "that far")}.");
         }
 
         yield return HangingFindings.TurnLimited.At(new("turn"), says);

@@ -84,6 +84,37 @@ public static class LengthText
         ? (length.RoundedTo(Length.FromUnits(Length.PerMillimetre / 10)).Units / (decimal)Length.PerMillimetre).ToString("0.#", CultureInfo.InvariantCulture) + " mm"
         : length.Show(style with { Denominator = 32, FeetInches = false }).ToString();
 
+    /// <summary>A length that is asked for at the least, as it is shown: exact where a tape has it, else rounded up to 1/32 in or 0.1 mm.</summary>
+    /// <param name="length">Any length.</param>
+    /// <param name="style">The reader's units.</param>
+    /// <returns>The text.</returns>
+    public static string AtLeast(Length length, LengthStyle style) => Bounded(RoundedUp(length, style), style);
+
+    /// <summary>A length that is allowed at the most, as it is shown: exact where a tape has it, else rounded down to 1/32 in or 0.1 mm.</summary>
+    /// <param name="length">Any length.</param>
+    /// <param name="style">The reader's units.</param>
+    /// <returns>The text.</returns>
+    public static string AtMost(Length length, LengthStyle style) => Bounded(RoundedDown(length, style), style);
+
+    /// <summary>A length rounded up to what can be shown of it.</summary>
+    /// <param name="length">Any length.</param>
+    /// <param name="style">The reader's units.</param>
+    /// <returns>No less than the length.</returns>
+    public static Length RoundedUp(Length length, LengthStyle style) => -RoundedDown(-length, style);
+
+    /// <summary>A length rounded down to what can be shown of it.</summary>
+    /// <param name="length">Any length.</param>
+    /// <param name="style">The reader's units.</param>
+    /// <returns>No more than the length.</returns>
+    public static Length RoundedDown(Length length, LengthStyle style)
+    {
+        var step = style.System == UnitSystem.Millimetres ? Length.PerMillimetre / 10 : Length.PerInch / 32;
+        var steps = Math.DivRem(length.Units, step, out var rest);
+        return length.RoundedTo(style.Step) == length ? length : Length.FromUnits((steps - (rest < 0 ? 1 : 0)) * step);
+    }
+
+    private static string Bounded(Length bounded, LengthStyle style) => bounded.RoundedTo(style.Step) == bounded ? bounded.Show(style).ToString() : Fine(bounded, style);
+
     /// <summary>How far something reaches at most, rounded down: to a foot, or to 0.1 m.</summary>
     /// <param name="length">Any length from nothing up.</param>
     /// <param name="style">The reader's units.</param>

@@ -49,7 +49,11 @@ public sealed record Brightness(string Projector, double FootLamberts)
     /// <summary>How bright a screen of a job is.</summary>
     /// <param name="sheet">The job.</param>
     /// <param name="screen">The screen.</param>
-    /// <returns>The brightness with each projector of the same wall or of none whose light is known.</returns>
+    /// <returns>The brightness with each projector that is for it, is on its wall, or hangs from none, and whose light is known.</returns>
     public static IEnumerable<Brightness> On(JobSheet sheet, Item screen) => screen.Product is not Thing { Gain: { } gain } thing ? []
-        : sheet.Items.Where(i => i.Product is Thing { Lumens: not null }).Select(i => new Brightness(i.Name, Of(((Thing)i.Product!).Lumens!.Value, gain, new(thing.Width, thing.Height))));
+        : sheet.Items.Where(i => i.Product is Thing { Lumens: not null } && Shines(sheet, i, screen)).Select(i => new Brightness(i.Name, Of(((Thing)i.Product!).Lumens!.Value, gain, new(thing.Width, thing.Height))));
+
+    // One that says which screen it is for shines on that; else on those of its own wall, and one that hangs from no wall on all.
+    private static bool Shines(JobSheet sheet, Item projector, Item screen) => sheet.Item(projector.For) is { } its && its.Kind == screen.Kind ? its == screen
+        : sheet.WallOf(projector) is not { } wall || sheet.WallOf(screen) is not { } there || ReferenceEquals(wall, there);
 }

@@ -72,7 +72,7 @@ public sealed record PlacementResult(
         }
 
         var over = Outer.CentreY - LeastCentre;
-        Phrase says = Phrase.Of($"Over the {under.Name} the centre is at {LeastCentre} at the least: {under.Top} up to its top, {GapBelow} of gap, {Outer.Height.Half} to the middle. ");
+        Phrase says = Phrase.Of($"Over the {under.Name} the centre is at {LeastCentre:least} at the least: {under.Top} up to its top, {GapBelow} of gap, {Outer.Height.Half} to the middle. ");
         if (over > Length.Zero)
         {
             says.AppendFormatted($"It is planned at {Outer.CentreY}, {over} higher than it has to be.");

@@ -215,7 +215,7 @@ internal sealed class Placing
                     [choice.BottomAt(Result.LeastBottom, outer.Height)]),
             ];
             yield return PlacementFindings.GapTooSmall.At(
-                new("bottom", outer.CentreX, outer.Bottom), $"The gap over the {f.Name} is {gap}; at least {Result.GapBelow} is asked for.", remedies);
+                new("bottom", outer.CentreX, outer.Bottom), $"The gap over the {f.Name} is {gap}; at least {Result.GapBelow:least} is asked for.", remedies);
         }
 
         if (outer.Top > wall.Height)
@@ -231,7 +231,7 @@ internal sealed class Placing
         {
             yield return PlacementFindings.GapTooSmall.At(
                 new("top", outer.CentreX, outer.Top),
-                $"The gap up to the {ceilingName} is {ceiling - outer.Top}; at least {choice.GapAbove} is asked for.");
+                $"The gap up to the {ceilingName} is {ceiling - outer.Top}; at least {choice.GapAbove:least} is asked for.");
         }
 
         if (outer.Bottom < Length.Zero)
@@ -272,7 +272,7 @@ internal sealed class Placing
                 var after = Angle.OfSlope(picture.CentreY - by - viewer.Eye, viewer.Distance);
                 yield return PlacementFindings.TooHigh.At(
                     new($"views/{viewer.Id}", Result.Outer.CentreX, Result.Outer.Top),
-                    $"From the {viewer.Name} it is {view.ToCentre} up to the picture's centre (at most {new Angle(limit)}) and {view.ToTop} to its top (at most {policy.UpToTop}).",
+                    $"From the {viewer.Name} it is {view.ToCentre} up to the picture's centre (at most {new Angle(limit):most}) and {view.ToTop} to its top (at most {policy.UpToTop:most}).",
                     by <= Length.Zero ? [] :
                         [new Remedy($"Lower it {by}", $"bottom at {lowest}, {after} up to the centre", [choice.BottomAt(lowest, Result.Outer.Height)])]);
             }
@@ -281,7 +281,7 @@ internal sealed class Placing
             {
                 yield return PlacementFindings.TooSmall.At(
                     new($"views/{viewer.Id}/detail"),
-                    $"From the {viewer.Name} at {viewer.Distance} a detail of {share:0.#} % of the picture's height is not read any more: at this size it is read up to {farthest}, and at this seat the picture has to be {viewer.Distance * (100 / (FarthestShare * share))} high.");
+                    $"From the {viewer.Name} at {viewer.Distance} a detail of {share:0.#} % of the picture's height is not read any more: at this size it is read up to {farthest:most}, and at this seat the picture has to be {viewer.Distance * (100 / (FarthestShare * share)):least} high.");
             }
 
             if (view.Field.Degrees < policy.LeastField.Degrees)
@@ -290,14 +290,14 @@ internal sealed class Placing
                 var diagonal = display.Diagonal * (viewer.Distance / seat);
                 yield return PlacementFindings.TooSmall.At(
                     new($"views/{viewer.Id}"),
-                    $"From the {viewer.Name} at {viewer.Distance} the picture fills {view.Field}; {policy.LeastField} is reached at {seat}, or at this seat with a diagonal of {diagonal}.");
+                    $"From the {viewer.Name} at {viewer.Distance} the picture fills {view.Field}; {policy.LeastField} is reached at {seat:most}, or at this seat with a diagonal of {diagonal:least}.");
             }
             else if (view.Field.Degrees > policy.MostField.Degrees)
             {
                 var seat = picture.Width.Half * (1 / Math.Tan(policy.MostField.Radians / 2));
                 yield return PlacementFindings.TooNear.At(
                     new($"views/{viewer.Id}"),
-                    $"From the {viewer.Name} at {viewer.Distance} the picture fills {view.Field}; {policy.MostField} is reached at {seat}.");
+                    $"From the {viewer.Name} at {viewer.Distance} the picture fills {view.Field}; {policy.MostField} is reached at {seat:least}.");
             }
         }
     }
@@ -311,7 +311,7 @@ internal sealed class Placing
         {
             yield return PlacementFindings.Protrudes.At(
                 new("outline", outer.CentreX, outer.Bottom),
-                $"The {what} stands {depth} out of the wall ({mount?.DepthParked ?? Length.Zero} for the mount, {own} for the {(thing.IsDisplay ? "display" : what)}); at a bottom edge of {outer.Bottom} at most {out4} is allowed beside a path.");
+                $"The {what} stands {depth} out of the wall ({mount?.DepthParked ?? Length.Zero} for the mount, {own} for the {(thing.IsDisplay ? "display" : what)}); at a bottom edge of {outer.Bottom} at most {out4:most} is allowed beside a path.");
         }
     }
 

@@ -161,7 +161,7 @@ public static class FieldSteps
         }
 
         steps.Add(new(
-            "proof", $"Pull down at the plate with {site.Proof} for one minute, with a hand scale or a known weight.", [], "one", "Before hanging: nothing moves.", FieldAsk.Proof,
+            "proof", $"Pull down at the plate with {site.Proof:least} for one minute, with a hand scale or a known weight.", [], "one", "Before hanging: nothing moves.", FieldAsk.Proof,
             built?.Proof is { Held: true } proof && proof.Pull.Kilograms >= site.Proof.Kilograms * 0.995)
         { Notes = ["Never with a body, and never from an arm that is out. It proves shear and seating, and not tension: that rests on the calculation and on holes that were looked at."] });
         steps.Add(new(

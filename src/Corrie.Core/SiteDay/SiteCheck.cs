@@ -105,12 +105,12 @@ internal static class SiteCheck
 
         if (built.Proof is not { } proof)
         {
-            yield return SiteFindings.ProofMissing.At(spot with { Part = "built/proof" }, $"Take it down and pull down at the plate with {result.Proof} for {ProofSeconds} s, with a hand scale or a known weight, never with a body and never from the arm: nobody has, and {input.Layout.Load} hang.");
+            yield return SiteFindings.ProofMissing.At(spot with { Part = "built/proof" }, $"Take it down and pull down at the plate with {result.Proof:least} for {ProofSeconds} s, with a hand scale or a known weight, never with a body and never from the arm: nobody has, and {input.Layout.Load} hang.");
         }
         else if (!proof.Held || proof.Pull.Kilograms < result.Proof.Kilograms * 0.995 || proof.Seconds < ProofSeconds)
         {
             yield return SiteFindings.ProofMissing.At(spot with { Part = "built/proof" }, proof.Held
-                ? Phrase.Of($"Pull again: {proof.Pull} for {proof.Seconds} s were recorded, and {result.Proof} for {ProofSeconds} s are needed, a quarter more than the {input.Layout.Load} that hang.")
+                ? Phrase.Of($"Pull again: {proof.Pull} for {proof.Seconds} s were recorded, and {result.Proof:least} for {ProofSeconds} s are needed, a quarter more than the {input.Layout.Load} that hang.")
                 : Phrase.Of($"Take it down: under {proof.Pull} the plate moved, and {input.Layout.Load} hang."));
         }
     }

@@ -196,7 +196,7 @@ internal static class Clearances
             case BodyRole.Outlet:
                 return body.Role == BodyRole.Plate
                     ? PlacementFindings.Covers.At(spot, $"The {body.Name} lies on the {other.Name} at {its.CentreX} across, {its.CentreY} up: move one of them, or have it recessed or blanked.")
-                    : PlacementFindings.Covers.MildAt(spot, $"The {other.Name} at {its.CentreX} across, {its.CentreY} up stays in use behind the {body.Name}: its plug needs {body.From} or less.");
+                    : PlacementFindings.Covers.MildAt(spot, $"The {other.Name} at {its.CentreX} across, {its.CentreY} up stays in use behind the {body.Name}: its plug needs {body.From:most} or less.");
             case BodyRole.Opening when body.Role == BodyRole.Thing:
                 return PlacementFindings.OutOfRoom.At(
                     spot, $"The {body.Name} covers the {other.Name} by {across}.", Sideways(body, placed, across, its.CentreX < mine.CentreX, other.Name));

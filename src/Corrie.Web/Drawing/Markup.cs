@@ -24,6 +24,17 @@ public static class Markup
             {
                 Append(text, length.Show(style), "span", unit: true);
             }
+            else if (part is AtLeast<Length> or AtMost<Length>)
+            {
+                var bounded = part is AtLeast<Length> least ? LengthText.RoundedUp(least.Quantity, style) : LengthText.RoundedDown(((AtMost<Length>)part).Quantity, style);
+                if (style.System == UnitSystem.Millimetres)
+                {
+                    text.Append(HtmlEncoder.Default.Encode(part is AtLeast<Length> ? LengthText.AtLeast(bounded, style) : LengthText.AtMost(bounded, style)));
+                    continue;
+                }
+
+                Append(text, bounded.Show(bounded.RoundedTo(style.Step) == bounded ? style : style with { Denominator = 32, FeetInches = false }), "span", unit: true);
+            }
             else if (part is FineLength fine && style.System == UnitSystem.Inches)
             {
                 Append(text, fine.Length.Show(style with { Denominator = 32, FeetInches = false }), "span", unit: true);
