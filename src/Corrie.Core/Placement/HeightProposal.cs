@@ -49,7 +49,7 @@ public sealed record HeightProposal(School School, Length Bottom, Length Centre,
         // What stands out needs a gap; what hands get at, and light, only must not be covered.
         List<(Rect Area, Length Below, Length Above)> obstacles =
         [
-            .. wall.Features.Where(f => f.Overlaps(left, right)).Select(f => (f.Outline, f.Traits.Role)).Where(f => f.Role is BodyRole.Solid or BodyRole.Opening or BodyRole.Control)
+            .. wall.Features.Where(f => f.Overlaps(left, right)).Select(f => (f.Outline, f.Role)).Where(f => f.Role is BodyRole.Solid or BodyRole.Opening or BodyRole.Control)
                 .Select(f => (f.Outline, f.Role == BodyRole.Solid ? gap : Length.Zero, f.Role == BodyRole.Solid ? choice?.GapAbove ?? Length.Zero : Length.Zero)),
             .. plan.Sheet.ThingsOn(sheet).Where(t => t.Kind.Layer == item.Kind.Layer && plan.Sheet.RootOf(t) != plan.Sheet.RootOf(item)).Select(t => plan.Placement(t.Id)?.Outer).OfType<Rect>()
                 .Where(o => o.Overlaps(left, right)).Select(o => (o, gap, choice?.GapAbove ?? Length.Zero)),

@@ -39,9 +39,15 @@ public static class PlacementFindings
     /// <summary>Covers what is used.</summary>
     public static readonly FindingKind Covers = new(
         Stage, "place.covers", Severity.Stop, "Covers what is used",
-        "something that is planned covers a switch, a thermostat, a vent, a valve or another control, or a plate lies on an outlet; a caution where an outlet stays in use behind a display",
+        "something that is planned covers a switch, a thermostat, a vent, a gas cock or another valve, or another control, or a plate lies on an outlet; a caution where an outlet stays in use behind a display",
         "Nobody reaches it any more, in a hurry least of all.",
         Source.CommonPractice, Severity.Caution);
+
+    /// <summary>Over or close under what saves people in a fire.</summary>
+    public static readonly FindingKind FireDevice = new(
+        Stage, "place.fire-device", Severity.FinalStop, "Over or close under a fire device",
+        "something that is planned covers a sprinkler, a detector, an exit sign or an emergency light, or hangs beside or under it within its clearance",
+        "It does not spread, smell or show any more in the minute when it has to.", Source.Published("NFPA 13 and NFPA 72; the distances beside signs and lights are an own rule"));
 
     /// <summary>Over a fireplace.</summary>
     public static readonly FindingKind OverFireplace = new(
@@ -94,6 +100,6 @@ public static class PlacementFindings
     /// <summary>All of them, in the order of the catalogue.</summary>
     public static IReadOnlyList<FindingKind> All { get; } =
     [
-        TooHigh, BehindFurniture, GapTooSmall, OutOfRoom, Covers, OverFireplace, TooSmall, TooNear, Protrudes, CentresDiffer, Glare, NotApproved,
+        TooHigh, BehindFurniture, GapTooSmall, OutOfRoom, Covers, FireDevice, OverFireplace, TooSmall, TooNear, Protrudes, CentresDiffer, Glare, NotApproved,
     ];
 }

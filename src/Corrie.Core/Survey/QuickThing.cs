@@ -117,7 +117,7 @@ public static class QuickThing
         return second.Problem;
     }
 
-    private static bool IsDevice(FeatureKind kind) => kind is FeatureKind.Receptacle or FeatureKind.Switch or FeatureKind.SignalPlate or FeatureKind.Thermostat or FeatureKind.Control;
+    private static bool IsDevice(FeatureKind kind) => kind is FeatureKind.Receptacle or FeatureKind.Switch or FeatureKind.SignalPlate or FeatureKind.Thermostat or FeatureKind.Control or FeatureKind.Sprinkler or FeatureKind.Detector or FeatureKind.ExitSign or FeatureKind.EmergencyLight;
 
     private static bool OnFloor(FeatureKind kind) => kind is FeatureKind.Furniture or FeatureKind.Fireplace or FeatureKind.Door;
 

@@ -48,7 +48,7 @@ public sealed class SurveyStage : IEarlyStage
                 work.Add(Surveyor.Check(surveyed, input.Site, input.Policy.UsualBolt));
                 foreach (var f in surveyed.Wall.Features)
                 {
-                    if (f.Traits.Role is { } role)
+                    if (f.Role is { } role)
                     {
                         // What has no depth on the sheet may reach out as far as anything does.
                         work.Add(new Body("features/" + f.Id, f.Name, role, f.Outline, Length.Zero, f.Depth > Length.Zero ? f.Depth : Body.Unknown));

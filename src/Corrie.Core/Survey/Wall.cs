@@ -84,6 +84,18 @@ public enum FeatureKind
     /// <summary>A former opening that was closed with board.</summary>
     ClosedOpening,
 
+    /// <summary>A sprinkler's head.</summary>
+    Sprinkler,
+
+    /// <summary>A detector of smoke, heat, gas or fire.</summary>
+    Detector,
+
+    /// <summary>An exit sign.</summary>
+    ExitSign,
+
+    /// <summary>An emergency light.</summary>
+    EmergencyLight,
+
     /// <summary>Anything else.</summary>
     Other,
 }
@@ -192,6 +204,9 @@ public sealed record Feature(
     /// <summary>How things of its kind behave.</summary>
     public FeatureTraits Traits => FeatureTraits.Of(Kind);
 
+    /// <summary>How it behaves beside other bodies; null for what has none. A gas cock is a valve that hands have to get at, the pipe is not.</summary>
+    public BodyRole? Role => Kind == FeatureKind.Gas && IsEndOfRun ? BodyRole.Control : Traits.Role;
+
     /// <summary>Whether mains may run to it.</summary>
     public bool Electrical => Traits.Mains;
 
@@ -214,7 +229,7 @@ public sealed record Feature(
     public bool Buried => Traits.InWall;
 
     /// <summary>Whether a display can neither cover it nor be covered by it.</summary>
-    public bool Solid => Traits.Role is BodyRole.Solid or BodyRole.Opening;
+    public bool Solid => Role is BodyRole.Solid or BodyRole.Opening;
 
     /// <summary>Whether it lies within a band of the wall's width.</summary>
     /// <param name="left">The band's left edge.</param>
@@ -231,6 +246,9 @@ public sealed record Feature(
 /// <param name="OpensWall">Whether there is no wall where it is: a hole falls into light, passage or fire.</param>
 public sealed record FeatureTraits(BodyRole? Role, bool Mains = false, bool InWall = false, string? Hole = null, bool OpensWall = false)
 {
+    /// <summary>For what saves people in a fire: how far from it, beside and below, nothing is hung; null for anything else.</summary>
+    public Length? Clear { get; init; }
+
     private const string Box = "its box is there, and its cable's last inches";
 
     /// <summary>How things of a kind behave.</summary>
@@ -249,6 +267,10 @@ public sealed record FeatureTraits(BodyRole? Role, bool Mains = false, bool InWa
         FeatureKind.Vent => new(BodyRole.Control, Hole: "its duct is behind it"),
         FeatureKind.Control => new(BodyRole.Control, Hole: "what it works is behind it"),
         FeatureKind.Cable or FeatureKind.Pipe or FeatureKind.Gas or FeatureKind.Duct => new(null, InWall: true, Hole: "it lies in the wall"),
+        // 18 in under a sprinkler, where its water spreads (NFPA 13, from memory); a foot from a detector, and half of one where people look for the way out (own rule).
+        FeatureKind.Sprinkler => new(null, Hole: "its pipe is behind it") { Clear = Length.Tape(18) },
+        FeatureKind.Detector => new(null, Mains: true, Hole: Box) { Clear = Length.Tape(12) },
+        FeatureKind.ExitSign or FeatureKind.EmergencyLight => new(null, Mains: true, Hole: Box) { Clear = Length.Tape(6) },
         // What a hole into it does is another matter than a cable's.
         FeatureKind.Flue => new(null, InWall: true),
         FeatureKind.OldHole or FeatureKind.ClosedOpening => new(default(BodyRole?)),

@@ -21,7 +21,7 @@ internal static class Clearances
     /// <summary>Everything that meets and may not.</summary>
     /// <param name="input">Bodies, holes and the wall.</param>
     /// <returns>The findings; their parts are whole names.</returns>
-    public static IEnumerable<Finding> Check(Clearing input) => [.. Holes(input), .. Flues(input), .. Outside(input), .. Meetings(input), .. MotionCheck.Check(input)];
+    public static IEnumerable<Finding> Check(Clearing input) => [.. Holes(input), .. Flues(input), .. Outside(input), .. Meetings(input), .. FireDevices(input), .. MotionCheck.Check(input)];
 
     private static IEnumerable<Finding> Holes(Clearing input)
     {
@@ -137,6 +137,31 @@ internal static class Clearances
             (Edge: "left", By: outer.Left - inner.Left), (Edge: "right", By: inner.Right - outer.Right), (Edge: "bottom", By: outer.Bottom - inner.Bottom), (Edge: "top", By: inner.Top - outer.Top),
         }.MaxBy(o => o.By);
         return worst.By > Length.Zero ? worst : null;
+    }
+
+    // What saves people in a fire is left free, beside it and under it.
+    private static IEnumerable<Finding> FireDevices(Clearing input)
+    {
+        foreach (var device in input.Survey.Wall.Features.Where(f => f.Traits.Clear is not null))
+        {
+            var (its, clear) = (device.Outline, device.Traits.Clear!.Value);
+            var free = Rect.Between(its.Left - clear, its.Right + clear, its.Bottom - clear, its.Top);
+            foreach (var body in input.Bodies.Items.Where(b => b.Item.Length > 0 && b.Role == BodyRole.Thing && b.To > Length.Zero && b.Outline.Overlaps(free)))
+            {
+                yield return PlacementFindings.FireDevice.At(
+                    new($"{body.Item}/fire/{device.Id}", its.CentreX, its.CentreY),
+                    body.Outline.Overlaps(its)
+                        ? Phrase.Of($"Move the {body.Name}: it covers the {device.Name} at {its.CentreX} across, {its.CentreY} up, and nothing ever does.")
+                        : Phrase.Of($"Move the {body.Name} away from the {device.Name} at {its.CentreX} across, {its.CentreY} up: beside and under it {clear} stay free, and it is {Apart(body.Outline, its):fine} away."));
+            }
+        }
+    }
+
+    private static Length Apart(Rect a, Rect b)
+    {
+        var across = Length.Max(Length.Zero, Length.Max(a.Left - b.Right, b.Left - a.Right));
+        var up = Length.Max(Length.Zero, Length.Max(a.Bottom - b.Top, b.Bottom - a.Top));
+        return Length.FromInches(Math.Sqrt((across.Inches * across.Inches) + (up.Inches * up.Inches)));
     }
 
     // One pair of assemblies that meet is one finding: the display says it for its plate and arms too.
