@@ -70,8 +70,20 @@ public sealed record Policy(
     /// <summary>What it costs to bring a cable through a wall.</summary>
     public FeedFigures Feeds { get; init; } = FeedFigures.Usual;
 
+    /// <summary>Who set the figures that this is a copy of, as they sign in; empty where nobody recorded it.</summary>
+    public string SetBy { get; init; } = string.Empty;
+
+    /// <summary>On which day; empty likewise.</summary>
+    public string SetOn { get; init; } = string.Empty;
+
+    /// <summary>What is outside its usual range, or on the unsafe side of its floor, which counts then.</summary>
+    public Same<UnusualFigure> Unusual { get; init; } = new([]);
+
+    /// <summary>The members that are no figures, but say of which version and by whom they are.</summary>
+    public static IReadOnlyList<string> Besides { get; } = ["version", "setBy", "setOn"];
+
     /// <summary>The description; what holds where nothing is entered is common practice.</summary>
-    public static GroupShape<Policy> Form { get; } = new("the company's figures", m => new Policy(
+    public static GroupShape<Policy> Form { get; } = new("the company's figures", m => PolicyLimits.Kept(new Policy(
         m.Or("version", new WholeShape("which version of the company's figures this is", 0, 1_000_000), 0),
         m.Or("anchorFactor", new NumberShape("what an anchor's load at failure is divided by", 1, 20), 4),
         m.Or("accidentalPull", new MassShape("pull at the edge of a moving display that somebody leans on"), Mass.FromPounds(30)),
@@ -99,7 +111,9 @@ public sealed record Policy(
         TripCost = m.Or("tripCost", new NumberShape("what a second trip costs, in the company's money", 0, 100_000), 150),
         BoardAnchors = m.Or("boardAnchors", new WholeShape("how many anchors in board that takes at least", 5, 40), 5),
         Feeds = FeedFigures.Read(m),
-    });
+        SetBy = m.Text("setBy", "who set them", 80),
+        SetOn = m.Text("setOn", "on which day", 20),
+    }));
 
     /// <summary>The figures that Corrie comes with (common practice).</summary>
     public static Policy Usual { get; } = Form.Read([]);

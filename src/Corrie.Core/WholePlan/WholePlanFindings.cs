@@ -26,6 +26,12 @@ public static class WholePlanFindings
         "a part of the sheet could not be read; a caution where it is of no wall, no thing and none of the company's figures",
         "What nobody planned with is there all the same.", Source.Arithmetic, Severity.Caution);
 
+    /// <summary>A figure of the company's that is not usual.</summary>
+    public static readonly FindingKind FigureUnusual = new(
+        Stage, "plan.figure-unusual", Severity.Caution, "A figure of the company's is unusual",
+        "a figure of safety of the company's is outside its usual range, or on the unsafe side of its floor, which counts then",
+        "One figure takes stops away from every job that is planned with it.", Source.CommonPractice);
+
     /// <summary>All of them, in the order of the catalogue.</summary>
-    public static IReadOnlyList<FindingKind> All { get; } = [Assumed, LeftOut, ItemLost];
+    public static IReadOnlyList<FindingKind> All { get; } = [Assumed, LeftOut, ItemLost, FigureUnusual];
 }

@@ -16,6 +16,7 @@ public sealed class WholePlanStage : ILateStage
 
     private static readonly Result<Cleared> Clear = new("clearances");
     private static readonly Result<Gone> Missing = new("parts that could not be read");
+    private static readonly Result<Odd> Unusual = new("unusual figures of the company");
     private static readonly Result<Register> Assumed = new("assumptions");
 
     /// <inheritdoc/>
@@ -47,6 +48,21 @@ public sealed class WholePlanStage : ILateStage
                 }
 
                 return new Gone(input.Items.Count);
+            });
+        }
+
+        if (sheet.Policy.Unusual.Items.Count > 0)
+        {
+            plan.Work(Unusual, "policy", string.Empty, sheet.Policy, static (work, policy) =>
+            {
+                foreach (var figure in policy.Unusual.Items)
+                {
+                    work.Add(WholePlanFindings.FigureUnusual.At(
+                        new(figure.Member),
+                        $"{(figure.Floored ? "Set it right" : "Look at it again, or say why in the job's departure")}: by the company's figures {figure.Says}. {(policy.SetBy.Length > 0 ? $"Set by {policy.SetBy}{(policy.SetOn.Length > 0 ? " on " + policy.SetOn : string.Empty)}." : "Nobody has recorded who set it, and when.")}"));
+                }
+
+                return new Odd();
             });
         }
 
@@ -111,6 +127,8 @@ public sealed class WholePlanStage : ILateStage
     /// <param name="wall">Key of the wall.</param>
     /// <returns>The register; empty as long as no hole is planned.</returns>
     internal static IReadOnlyList<Assumption> RegisterOf(IHungResults plan, string wall) => plan.Get(Assumed, wall)?.All ?? [];
+
+    private sealed record Odd;
 
     private sealed record Gone(int Parts);
 

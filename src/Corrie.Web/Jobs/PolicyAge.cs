@@ -20,7 +20,7 @@ public static class PolicyAge
     public static IReadOnlyList<OlderFigure> Differences(JsonObject? copy, JsonObject today, LengthStyle style) =>
     [
         .. from pair in Policy.Form.MembersOf(copy ?? [], Place.Nowhere).Zip(Policy.Form.MembersOf(today, Place.Nowhere))
-           where pair.First.Name != "version"
+           where !Policy.Besides.Contains(pair.First.Name)
            let here = Text(copy, pair.First, style)
            let now = Text(today, pair.Second, style)
            where here != now

@@ -36,7 +36,7 @@ public sealed class FiguresModel(CurrentUser user) : PageModel
     public IEnumerable<(Member Member, string Text, string Usual)> Fields => Members.Select(m => (
         m, typed.TryGetValue(m.Name, out var text) ? text : Current.Document[m.Name] is { } value ? m.Shape.Text(value, Style) : string.Empty, m.Usual?.Invoke(Style) ?? string.Empty));
 
-    private static IEnumerable<Member> Members => Policy.Form.MembersOf([], Place.Nowhere).Where(m => m.Name != "version");
+    private static IEnumerable<Member> Members => Policy.Form.MembersOf([], Place.Nowhere).Where(m => !Policy.Besides.Contains(m.Name));
 
     private LengthStyle Style => user.Style(UnitSystem.Inches);
 
