@@ -12,7 +12,7 @@ namespace Corrie.Core.Tests;
 public class ArchitectureTests
 {
     private static readonly Assembly Core = typeof(Corrie.Core.Jobs.Planner).Assembly;
-    private static readonly string[] Order = ["Measure", "Findings", "Format", "Catalogue", "Planning", .. Stages.All.Select(s => s.GetType().Namespace!.Split('.')[2]), "Jobs"];
+    private static readonly string[] Order = ["Measure", "Findings", "Format", "Catalogue", "Planning", .. Stages.All.Select(s => s.GetType().Namespace!.Split('.')[2]), "Consistency", "Jobs"];
 
     private static readonly Comparer<Type> ByName = Comparer<Type>.Create((a, b) => string.CompareOrdinal(a.Name, b.Name));
 

@@ -23,7 +23,11 @@ public enum MountKind
 /// <summary>A hole (from = to) or slot in a wall plate, along the plate.</summary>
 /// <param name="From">Left end, from the plate's centre; negative is left seen from the front.</param>
 /// <param name="To">Right end.</param>
-public readonly record struct Slot(Length From, Length To);
+public readonly record struct Slot(Length From, Length To)
+{
+    /// <summary>Whether its ends were entered the other way round.</summary>
+    public bool Exchanged { get; init; }
+}
 
 /// <summary>A row of holes and slots in a wall plate.</summary>
 /// <param name="Id">Short name.</param>
@@ -116,7 +120,7 @@ public sealed record Mount(
     private static readonly GroupShape<Slot> SlotForm = new("a hole (from = to) or slot", m =>
     {
         var (from, to) = (m.Length("from", "left end from the plate's centre, negative to the left", LengthRange.Offset), m.Length("to", "right end", LengthRange.Offset));
-        return new Slot(Length.Min(from, to), Length.Max(from, to));
+        return new Slot(Length.Min(from, to), Length.Max(from, to)) { Exchanged = from > to };
     });
 
     private static readonly GroupShape<MeasuredPose> PoseForm = new("a pose", m => new MeasuredPose(

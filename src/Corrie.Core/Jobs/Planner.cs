@@ -1,3 +1,4 @@
+using Corrie.Core.Consistency;
 using Corrie.Core.Planning;
 
 namespace Corrie.Core.Jobs;
@@ -15,6 +16,7 @@ public static class Planner
     public static JobPlan Plan(JobSheet sheet, JobPlan? previous = null, WorkBudget? budget = null)
     {
         var builder = new HungPlan(sheet, previous, budget ?? new WorkBudget(WorkBudget.OfAPlan));
+        Consistent.Check(builder);
         foreach (var stage in Stages.All.OfType<IEarlyStage>())
         {
             stage.Plan(builder);

@@ -296,12 +296,16 @@ public sealed record ToolOut(string Id, string Name, bool Hired, string Out, str
 /// <param name="There">Whether it is there.</param>
 public sealed record ClientSupplied(string Id, string Name, Length? Long, bool There)
 {
+    /// <summary>On which day it comes, as year, month and day; empty where nobody has said.</summary>
+    public string On { get; init; } = string.Empty;
+
     /// <summary>What the client of a job supplies.</summary>
     public static Part<IReadOnlyList<ClientSupplied>> Part { get; } = new(Holder.Job, "supplied", new MapShape<ClientSupplied>("what the client supplies", new GroupShape<ClientSupplied>("a thing of the client's", m => new ClientSupplied(
         m.Key,
         m.Need("name", new TextShape("what it is", 80)),
         m.MaybeLength("long", "how long, for a cable", LengthRange.From(Length.FromUnits(1))),
-        m.Yes("there", "whether it is there"))), 60));
+        m.Yes("there", "whether it is there"))
+    { On = m.Text("on", "on which day it comes, such as 2026-11-27", 20) }), 60));
 }
 
 /// <summary>A step of the day that somebody has done.</summary>

@@ -98,6 +98,12 @@ public static class SiteFindings
         "a visit that goes on at a wall begins before its paint, filler, plaster or adhesive is dry; a caution where nobody can tell",
         "What hangs on wet adhesive slides, and a plate pulls wet filler off with it.", Source.CommonPractice, Severity.Caution);
 
+    /// <summary>Dates that cannot be.</summary>
+    public static readonly FindingKind Dates = new(
+        Stage, "site.dates", Severity.Stop, "Dates that cannot be",
+        "a visit's day is none, or could be read as another one; the electrician comes after the display, the install before the survey or after the hand-over; what the client supplies comes after the last install visit",
+        "Somebody stands before a locked door, or before a wall that is not ready.", Source.Arithmetic);
+
     /// <summary>All of them, in the order of the catalogue.</summary>
-    public static IReadOnlyList<FindingKind> All { get; } = [HoleUnused, HoldPoint, CheckFails, ProofMissing, Level, Centre, Lift, Footing, Earlier, NotTested, PartsMissing, Order, DryTime, ChangeNotApproved, IncidentOpen];
+    public static IReadOnlyList<FindingKind> All { get; } = [HoleUnused, HoldPoint, CheckFails, ProofMissing, Level, Centre, Lift, Footing, Earlier, NotTested, PartsMissing, Order, DryTime, ChangeNotApproved, IncidentOpen, Dates];
 }

@@ -204,11 +204,23 @@ public static class SurveyFindings
         "The length of every bolt follows from what it passes before it meets wood.",
         Source.CommonPractice);
 
+    /// <summary>Two answers that cannot both be true.</summary>
+    public static readonly FindingKind AnswersContradict = new(
+        Stage, "survey.answers-contradict", Severity.FinalStop, "Two answers that cannot both be true",
+        "a flue that is dead or not there and a fire that burns, a gas fire or a gas pipe and no gas near; a stop that may be passed where neither of the two would clear a final stop: a fire that is never lit and was measured lit, a mount on a mount, two displays on one mount far from each other",
+        "One of them is wrong, and the plan goes by both.", Source.CommonPractice, Severity.Stop);
+
+    /// <summary>A slip of the keyboard.</summary>
+    public static readonly FindingKind Slip = new(
+        Stage, "survey.slip", Severity.Caution, "A figure looks mistyped",
+        "a figure that its neighbours make unlikely: by its unit, by half, exchanged with another, by its sign or a digit; of a wall, a display, a mount, a bolt",
+        "The plan goes by what stands there, and so does the drill.", Source.CommonPractice);
+
     /// <summary>All of them, in the order of the catalogue.</summary>
     public static IReadOnlyList<FindingKind> All { get; } =
     [
         ReadingsDisagree, DatumUnclear, OffTheWall, SpacingBroken, FramingUnconfirmed, SingleMethod, FalseReading, EvidenceContradicts, ScannerDisputed, NoMemberFits, HitTooShallow, LiveNearHole,
         ServicesNotLookedFor, LayersUnknown, BuildUpDiffers, HazardQuestionsOpen, OldFinish, LiveFlue, Temporary, NotToBeCut, InsulatedWall, SmallHands,
-        OldHoleTooNear, MemberTwice, MemberDisputed, ToolBiased, GasNear, FireRated,
+        OldHoleTooNear, MemberTwice, MemberDisputed, ToolBiased, GasNear, FireRated, AnswersContradict, Slip,
     ];
 }

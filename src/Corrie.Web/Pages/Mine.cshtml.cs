@@ -93,7 +93,7 @@ public sealed class MineModel(CurrentUser user, TimeProvider time) : PageModel
 
             foreach (var visit in JobForm.Read(ledger.Document).Sheet.Get(Visit.Part) ?? [])
             {
-                var on = DateOnly.TryParse(visit.On, CultureInfo.InvariantCulture, out var day) ? day : (DateOnly?)null;
+                var on = DayTime.Read(visit.On);
                 if ((!All && !IsMine(visit)) || on < Today.AddDays(-DaysBefore))
                 {
                     continue;

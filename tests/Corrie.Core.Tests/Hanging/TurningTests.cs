@@ -31,7 +31,7 @@ public class TurningTests : IFindingCases
 
     [Theory]
     [InlineData("15 in", "45 deg", "10 deg", "It is to turn 45°, and turns 10°: the mount goes no farther.")]
-    [InlineData("12 1/8 in", "45 deg", "90 deg", "A reach of 17 1/8 in turns it that far.")] // 24 1/4 * 0.7071 = 17.147
+    [InlineData("12 1/8 in", "45 deg", "90 deg", "A reach of 17 5/32 in turns it that far.")] // 24 1/4 * 0.7071 = 17.147
     [InlineData("12 1/8 in", "120 deg", null, "A reach of 24 1/4 in turns it square to the wall, and no arm farther.")]
     public void How_far_it_goes_is_said_and_what_would_help(string reach, string wanted, string? swing, string says) =>
         Assert.Contains(says, Sheets.Plan(Arm(reach, wanted, swing)).Finding("hang.turn-limited").Message.Say(LengthStyle.Inches));

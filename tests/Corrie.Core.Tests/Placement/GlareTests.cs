@@ -56,7 +56,7 @@ public class GlareTests : IFindingCases
         // The picture is 26.96 in high: 1.4 % of it is read from 75.5 in, and the sofa stands at 80.
         var message = Sheets.Plan(("/items/d1/read/detail", 1.4)).Finding("place.too-small").Message.Say(LengthStyle.Inches);
         Assert.Contains("read up to 75 1/2 in", message);
-        Assert.Contains("28 9/16 in high", message);
+        Assert.Contains("28 19/32 in high", message);
         Assert.DoesNotContain("place.too-small", Sheets.Plan(("/items/d1/read/detail", 1.5)).Codes());
     }
 }
