@@ -63,6 +63,45 @@ internal static class HeatCheck
         }
     }
 
+    /// <summary>What is wrong with a display beside a fire, at its height: a stove warms to all sides.</summary>
+    /// <param name="wall">The wall.</param>
+    /// <param name="fire">What is known of the fire; null where nothing is.</param>
+    /// <param name="display">The display.</param>
+    /// <returns>The findings, parts named from the display on.</returns>
+    public static IEnumerable<Finding> Beside(Wall wall, Fire? fire, WarmDisplay display)
+    {
+        if (fire is { Fuel: FireFuel.Electric } or { Use: FireUse.Never })
+        {
+            yield break;
+        }
+
+        var outer = display.Outer;
+        foreach (var opening in wall.Features.Where(f => f.Kind == FeatureKind.Fireplace && !f.Overlaps(outer.Left, outer.Right) && f.Top > outer.Bottom - Held))
+        {
+            var apart = Length.Max(opening.Left - outer.Right, outer.Left - opening.Right);
+            if (apart >= FarBeside)
+            {
+                continue;
+            }
+
+            var spot = new Spot($"heat/{opening.Id}/beside", opening.Centre < outer.CentreX ? outer.Left : outer.Right, outer.CentreY);
+            var there = (fire?.Readings.Items ?? []).Where(r => r.Full && r.Across is { } across && outer.Grown(Held).Holds(across, r.Up)).ToList();
+            if (there.MaxBy(r => r.Warm.Celsius) is not { } warmest)
+            {
+                yield return MasonryFindings.HeatUnknown.At(
+                    spot, $"Light the {opening.Name}, leave it at full for {HeatReading.LongEnough} minutes and measure at the {display.Name}'s edge, saying where across: it hangs {apart:fine} beside it, and what is nearer than {FarBeside} is warmed from the side.");
+            }
+            else if (warmest.Warm.Celsius > display.May.Celsius)
+            {
+                yield return MasonryFindings.TooHot.At(
+                    spot, $"Move it farther away: {Word(warmest).ToLowerInvariant()} at the {display.Name} had {warmest.Warm} after {warmest.Minutes} minutes at full, {apart:fine} beside the {opening.Name}, and it may have {display.May}.");
+            }
+        }
+    }
+
+    // What burns keeps so far from a stove without papers of its own (NFPA 211, from memory).
+    private static readonly Length FarBeside = Length.Tape(36);
+
     /// <summary>What burns too near an opening: features, and boards that are planned.</summary>
     /// <param name="wall">The wall.</param>
     /// <param name="fire">What is known of the fire.</param>
@@ -145,7 +184,7 @@ internal static class HeatCheck
 
         // The lower edge, and where it hangs lowest.
         var full = readings.Where(r => r.Full).ToList();
-        var air = full.Where(r => r.Of == HeatOf.Air && r.Up <= display.Lowest + Held).ToList();
+        var air = full.Where(r => r.Of == HeatOf.Air && r.Up <= display.Lowest + Held && r.Up >= opening.Top - Held).ToList();
         var outer = display.Outer;
         var around = outer.Height * 0.25;
         bool Wall(Length from, Length to) => full.Any(r => r.Of == HeatOf.Wall && r.Up >= from && r.Up <= to);
@@ -176,7 +215,8 @@ internal static class HeatCheck
         }
 
         var early = readings.Where(r => !r.Full).MaxBy(r => r.Minutes);
-        var high = full.Where(r => r.Of == HeatOf.Air).MinBy(r => r.Up);
+        var high = full.Where(r => r.Of == HeatOf.Air && r.Up > display.Lowest).MinBy(r => r.Up);
+        var low = full.Where(r => r.Of == HeatOf.Air && r.Up < opening.Top).MaxBy(r => r.Up);
         Phrase what = missing[0];
         foreach (var more in missing.Skip(1))
         {
@@ -185,7 +225,7 @@ internal static class HeatCheck
 
         yield return MasonryFindings.HeatUnknown.At(
             spot,
-            $"Light the {opening.Name}, leave it at full for {HeatReading.LongEnough} minutes and measure {what}: the {display.Name}'s lower edge {(display.Lowest < display.Outer.Bottom ? "comes down to" : "is")} {display.Lowest - opening.Top} over it{(high is not null && air.Count == 0 ? Phrase.Of($"; the air was measured at {high.Up}, higher than that") : cold is not null ? Phrase.Of($"; {cold.Warm} was read at {cold.Up}, which is colder than a room: was it the other unit?") : early is not null && full.Count == 0 ? Phrase.Of($"; {early.Minutes} minutes are too short") : several && (fire?.Readings.Items ?? []).Any(r => r.Across is null) ? Phrase.Of($"; with several fires say over which a temperature was taken: air 57 at 86, 86 F, 75 min") : string.Empty)}.");
+            $"Light the {opening.Name}, leave it at full for {HeatReading.LongEnough} minutes and measure {what}: the {display.Name}'s lower edge {(display.Lowest < display.Outer.Bottom ? "comes down to" : "is")} {display.Lowest - opening.Top} over it{(high is not null && air.Count == 0 ? Phrase.Of($"; the air was measured at {high.Up}, higher than that") : low is not null && air.Count == 0 ? Phrase.Of($"; the air at {low.Up} up, under the opening's top at {opening.Top}, says nothing of what rises") : cold is not null ? Phrase.Of($"; {cold.Warm} was read at {cold.Up}, which is colder than a room: was it the other unit?") : early is not null && full.Count == 0 ? Phrase.Of($"; {early.Minutes} minutes are too short") : several && (fire?.Readings.Items ?? []).Any(r => r.Across is null) ? Phrase.Of($"; with several fires say over which a temperature was taken: air 57 at 86, 86 F, 75 min") : string.Empty)}.");
     }
 
     private static string Word(HeatReading reading) => reading.Of == HeatOf.Air ? "The air" : "The wall";

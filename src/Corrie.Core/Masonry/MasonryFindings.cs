@@ -13,7 +13,7 @@ public static class MasonryFindings
     /// <summary>No reading with the fire on.</summary>
     public static readonly FindingKind HeatUnknown = new(
         Stage, "masonry.heat-unknown", Severity.Stop, "Not measured with the fire on",
-        "a display over a fire, and no temperature of the air at its lower edge and of the wall behind it after an hour at full, there or lower",
+        "a display over a fire, and no temperature of the air at its lower edge and of the wall behind it after an hour at full, there or lower but over the opening; or a display less than 36 in beside a fire, and none measured at it",
         "What is too warm for a display cannot be felt by hand, and a fire takes an hour to warm a wall.", Source.CommonPractice);
 
     /// <summary>Too hot.</summary>

@@ -53,7 +53,9 @@ public sealed class MasonryStage : ILateStage
                     plan.Work(OfDisplays, item.Id, wall.Id, (surveyed.Wall, Fire: fire, Warm: new Warm(item.Name, placed.Outer, placed.Outer.Bottom - down, display.Depth + ((holder?.Hardware()?.DepthParked) ?? Length.Zero), display.Warmest, choice)), static (work, input) =>
                     {
                         var (name, outer, lowest, depth, limit, choice) = input.Warm;
-                        work.Add(HeatCheck.Display(input.Wall, input.Fire, new(name, outer, lowest, depth, limit, bottom => choice.BottomAt(bottom, outer.Height))));
+                        var warm = new WarmDisplay(name, outer, lowest, depth, limit, bottom => choice.BottomAt(bottom, outer.Height));
+                        work.Add(HeatCheck.Display(input.Wall, input.Fire, warm));
+                        work.Add(HeatCheck.Beside(input.Wall, input.Fire, warm));
                         return new Said();
                     });
                 }

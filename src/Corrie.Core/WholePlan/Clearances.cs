@@ -91,6 +91,14 @@ internal static class Clearances
     // One flue, one stop: the holes that reach it are counted.
     private static IEnumerable<Finding> Flues(Clearing input)
     {
+        // As final as gas: it is somewhere in this wall, and nobody knows where.
+        if (input.Flues.Items.Count == 0 && input.Holes.Items.Count > 0 && input.Survey.Wall.Questions.Flue == FlueState.Live)
+        {
+            var hole = input.Holes.Items[0];
+            yield return MasonryFindings.FlueRoute.At(
+                new($"{hole.Part}/flue", hole.X, hole.Y), $"Find the flue and put it on the wall, with how far behind the face it begins: it is said to be in use, and {input.Holes.Items.Count} {(input.Holes.Items.Count == 1 ? "hole is" : "holes are")} planned without anybody knowing where it runs.");
+        }
+
         foreach (var flue in input.Flues.Items)
         {
             var reached = input.Holes.Items.Where(h => flue.IsReachedBy(h.X, h.Y, h.Diameter.Half, h.Depth)).ToList();
