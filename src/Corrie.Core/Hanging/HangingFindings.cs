@@ -189,10 +189,16 @@ public static class HangingFindings
         "the spread measured on the display's back is off the spread of its two brackets by more than 1/4 in",
         "Lifted up, the display meets one bracket and misses the other.", Source.CommonPractice);
 
+    /// <summary>Nothing holds it.</summary>
+    public static readonly FindingKind NotHeld = new(
+        Stage, "hang.not-held", Severity.FinalStop, "Nothing is said to hold it",
+        "a thing over 1 lb that says neither what it stands, hangs or lies on, nor what fixing of its own it has, nor who fixes it; from 10 lb on nobody passes it",
+        "What nobody planned to hold falls on whoever is under it.", Source.CommonPractice, Severity.Stop);
+
     /// <summary>All of them, in the order of the catalogue.</summary>
     public static IReadOnlyList<FindingKind> All { get; } =
     [
         Overloaded, PatternMisfit, SizeMisfit, WrongWall, ChainDisagrees, CentreOutOfSlide, OneStudOnly, RowOffPlate, CannotHook, Outside, BodiesMeet, ArmsShow, ArmHolesDiffer,
-        NoAdjustmentLeft, NoRoomAbove, HeightFixed, HardToReach, ScrewBottoms, ScrewTooShort, NoScrewInKit, WasherMissing, NeedlessSpacer, SpacerMissing, TurnLimited, BracketSpread, SwingHits, ParkedOffCentre, PortCovered, ArmsTurned, BoxTooDeep,
+        NoAdjustmentLeft, NoRoomAbove, HeightFixed, HardToReach, ScrewBottoms, ScrewTooShort, NoScrewInKit, WasherMissing, NeedlessSpacer, SpacerMissing, TurnLimited, BracketSpread, SwingHits, ParkedOffCentre, PortCovered, ArmsTurned, BoxTooDeep, NotHeld,
     ];
 }

@@ -18,6 +18,8 @@ public sealed class HangingStage : IEarlyStage
     /// <summary>What goes into a display's back.</summary>
     internal static readonly Result<ScrewResult> ScrewsIn = new("display screws");
 
+    private static readonly Result<Loose> NotHeld = new("not held");
+
     /// <inheritdoc/>
     public StageId Id => HangingFindings.Stage;
 
@@ -25,7 +27,7 @@ public sealed class HangingStage : IEarlyStage
     public WorkStep Step => WorkStep.Hang;
 
     /// <inheritdoc/>
-    public IReadOnlyList<Part> Parts { get; } = [HangingChoice.Part, HangingChoice.Screws, Support.Part, HangingChoice.Bolt, HangingChoice.Spares, Built.Part];
+    public IReadOnlyList<Part> Parts { get; } = [HangingChoice.Part, HangingChoice.Screws, Support.Part, HangingChoice.Bolt, HangingChoice.Spares, Built.Part, Held.Part];
 
     /// <inheritdoc/>
     public IReadOnlyList<FindingKind> Kinds => HangingFindings.All;
@@ -34,6 +36,18 @@ public sealed class HangingStage : IEarlyStage
     public void Plan(PlanBuilder plan)
     {
         var sheet = plan.Sheet;
+        foreach (var wall in sheet.Walls)
+        {
+            foreach (var (item, finding) in plan.Survey(wall.Id) is { Wall.Features: var features } ? Held.Check(sheet, wall, features) : [])
+            {
+                plan.Work(NotHeld, item.Id, wall.Id, finding, static (work, finding) =>
+                {
+                    work.Add(finding);
+                    return new Loose();
+                });
+            }
+        }
+
         foreach (var item in sheet.Items)
         {
             if (item.Product is Mount { } carrier && sheet.WallOf(item) is { } on && sheet.DisplayOn(item)?.Product is Display back)
@@ -148,6 +162,8 @@ public sealed class HangingStage : IEarlyStage
     public static Phrase SlideWords(Length slide) => slide == Length.Zero
         ? Phrase.Of("the display's centre is on the plate's")
         : Phrase.Of($"the display slides {slide.Abs} to the {slide.Side()} seen from the front, {(-slide).Side()} seen from its back");
+
+    private sealed record Loose;
 
     private static void Bodies(Worksheet work, Hanging input, PlateLayout layout)
     {

@@ -100,7 +100,7 @@ public sealed class PlacementStage : IEarlyStage
         foreach (var thing in things.Where(t => t.Product is null || t.Get(Stands.Part) is not { In.Length: > 0 }))
         {
             Phrase? needs = thing.Product is null ? $"a {Choosing(thing)}"
-                : thing.Get(PlacementChoice.Part) is null ? Named(thing, things, "a height")
+                : thing.Get(PlacementChoice.Part) is null && plan.Placement(thing.Id) is null ? Named(thing, things, "a height")
                 : plan.Placement(thing.Id) is null ? "the wall"
                 : null;
             if (needs is not null)
@@ -148,7 +148,7 @@ public sealed class PlacementStage : IEarlyStage
         }
     }
 
-    private static IEnumerable<PlacedThing> PlacedOn(JobSheet sheet, WallSheet wall, Wall surveyed) => sheet.ThingsOn(wall).Select(i => PlacedThing.Of(i, surveyed, sheet.RootOf(i).Id)).OfType<PlacedThing>();
+    private static IEnumerable<PlacedThing> PlacedOn(JobSheet sheet, WallSheet wall, Wall surveyed) => sheet.ThingsOn(wall).Select(i => PlacedThing.Of(sheet, i, surveyed, sheet.RootOf(i).Id)).OfType<PlacedThing>();
 
     private static string Choosing(Item thing) => thing.Kind.Title.ToLowerInvariant();
 
@@ -158,7 +158,7 @@ public sealed class PlacementStage : IEarlyStage
     {
         var outer = result.Outer;
         var what = thing.IsDisplay ? "Display" : thing.Kind.Title;
-        work.Add(new Mark("centre", "Centre line", outer.CentreX, null, OverWhat(wall, thing.Choice), MarkPhase.CentreLines, MarkViews.Both, MarkLook.Chalk) { Follows = thing.Id });
+        work.Add(new Mark("centre", "Centre line", outer.CentreX, null, OverWhat(wall, thing), MarkPhase.CentreLines, MarkViews.Both, MarkLook.Chalk) { Follows = thing.Id });
         // What hangs on a plate gets its height from there, and its edges are a check; anything else is set out by its edges.
         var (phase, how) = hung || thing.IsDisplay ? (MarkPhase.Checks, Phrase.Of("check once it hangs")) : (MarkPhase.LevelLines, Phrase.Of($"{outer.Height} high"));
         work.Add(new Mark("bottom", what + " bottom", null, outer.Bottom, how, phase, MarkViews.Both) { Follows = thing.Id });
@@ -169,13 +169,14 @@ public sealed class PlacementStage : IEarlyStage
         }
     }
 
-    private static Phrase OverWhat(Wall wall, PlacementChoice choice)
+    private static Phrase OverWhat(Wall wall, PlacedThing thing)
     {
+        var choice = thing.Choice;
         var name = choice.Over switch
         {
             null => null,
             "wall" => "wall",
-            var id => wall.Features.FirstOrDefault(f => f.Id == id)?.Name ?? "wall",
+            var id => wall.Features.FirstOrDefault(f => f.Id == id)?.Name ?? thing.OverThing ?? "wall",
         };
         return name is null ? Phrase.Of("by reading")
             : choice.Across == Length.Zero ? Phrase.Of($"centre of the {name}")

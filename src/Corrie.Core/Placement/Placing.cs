@@ -21,21 +21,25 @@ internal sealed record PlacedThing(string Id, ProductKind Kind, string Name, Pro
     public bool IsDisplay => Product is Display;
 
     /// <summary>The thing on its wall.</summary>
+    /// <param name="sheet">The job.</param>
     /// <param name="item">The thing.</param>
     /// <param name="wall">The wall, its readings worked in.</param>
     /// <param name="assembly">Key of the lowest thing that carries it.</param>
     /// <returns>Null as long as product or height lack.</returns>
-    public static PlacedThing? Of(Item item, Wall wall, string assembly)
+    public static PlacedThing? Of(JobSheet sheet, Item item, Wall wall, string assembly)
     {
-        if (item.Product is not ISized sized || item.Get(PlacementChoice.Part) is not { } choice)
+        if (item.Product is not ISized sized || (item.Get(PlacementChoice.Part) ?? Follows(sheet, item, wall)) is not { } choice)
         {
             return null;
         }
 
         var bottom = PlacementChoice.BottomOf(choice.Given, choice.Height, sized.Height);
-        var across = CentreAcross(wall, choice);
-        return new(item.Id, item.Kind, item.Name, item.Product, choice, item.SaidOn.Length > 0, assembly, new(across - sized.Width.Half, bottom, sized.Width, sized.Height)) { Detail = item.Get(PlacementChoice.Read)?.Detail };
+        var across = CentreAcross(sheet, wall, choice);
+        return new(item.Id, item.Kind, item.Name, item.Product, choice, item.SaidOn.Length > 0, assembly, new(across - sized.Width.Half, bottom, sized.Width, sized.Height)) { Detail = item.Get(PlacementChoice.Read)?.Detail, OverThing = sheet.Item(choice.Over)?.Name };
     }
+
+    /// <summary>Name of the thing that it is centred on; null where it is centred on none.</summary>
+    public string? OverThing { get; init; }
 
     /// <summary>How much higher it hangs than it was wanted, since holes are in the wall there.</summary>
     public Length Rise { get; init; }
@@ -54,7 +58,25 @@ internal sealed record PlacedThing(string Id, ProductKind Kind, string Name, Pro
         return new("body", name, BodyRole.Thing, Outer, from, to) { Assembly = Assembly, Takes = Product is WallBox { Sort: BoxSort.Enclosure } box ? box.OpeningAt(Outer) : null };
     }
 
-    private static Length CentreAcross(Wall wall, PlacementChoice choice) => (PlacementChoice.CentreLine(wall, choice.Over) ?? Length.Zero) + choice.Across;
+    // Centred on a thing: on where that is wanted, which is not itself centred on a thing.
+    private static Length CentreAcross(JobSheet sheet, Wall wall, PlacementChoice choice) =>
+        choice.Over is { } over && wall.Features.All(f => f.Id != over) && sheet.Item(over)?.Get(PlacementChoice.Part) is { } its && (its.Over is null || sheet.Item(its.Over) is null)
+            ? CentreAcross(sheet, wall, its) + choice.Across
+            : (PlacementChoice.CentreLine(wall, choice.Over) ?? Length.Zero) + choice.Across;
+
+    // A bar that hangs on a display's mount has no height of its own: close under the display, in its middle (common practice).
+    private static PlacementChoice? Follows(JobSheet sheet, Item item, Wall wall)
+    {
+        if (item.Kind != Thing.Soundbar || sheet.On(item) is not { } mount || sheet.Carried(mount).FirstOrDefault(i => i.Product is Display) is not { Product: Display display } hung || hung.Get(PlacementChoice.Part) is not { } choice)
+        {
+            return null;
+        }
+
+        var under = PlacementChoice.BottomOf(choice.Given, choice.Height, display.Height) - UnderDisplay;
+        return new(choice.School, string.Empty, Edge.Top, under, null, CentreAcross(sheet, wall, choice), Length.Zero, Length.Zero, null, item.Here.To("place"));
+    }
+
+    private static readonly Length UnderDisplay = Length.Tape(0, 1, 2);
 }
 
 /// <summary>Works out one thing's place on its wall, among everything else that is there.</summary>

@@ -84,7 +84,7 @@ public sealed class JobPlan : IHungResults
         // What is no wall's counts on each.
         var (all, here) = (counts.GetValueOrDefault((stage.Id, string.Empty)), wall is null ? default : counts.GetValueOrDefault((stage.Id, wall.Id)));
         var stops = all.Stops + here.Stops;
-        return new(stage, wall?.Id ?? string.Empty, report.State == StageState.Clear && stops > 0 ? StageState.Stopped : report.State, report.Says, stops, all.Cautions + here.Cautions)
+        return new(stage, wall?.Id ?? string.Empty, (report.State == StageState.Clear && stops > 0) || (report is { State: StageState.NotNeeded, Later: false } && here.Stops > 0) ? StageState.Stopped : report.State, report.Says, stops, all.Cautions + here.Cautions)
         { Later = report.Later };
     }
 }

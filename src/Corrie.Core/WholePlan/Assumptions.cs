@@ -158,7 +158,7 @@ internal static class Assumptions
         {
             foreach (var item in job.ThingsOn(sheet))
             {
-                if (item.Get(PlacementChoice.Part) is { Over: { } over } choice && over != "wall" && wall.Features.All(f => f.Id != over) && plan.Placement(item.Id) is { Outer: var outer })
+                if (item.Get(PlacementChoice.Part) is { Over: { } over } choice && over != "wall" && wall.Features.All(f => f.Id != over) && job.Item(over)?.Get(PlacementChoice.Part) is null && plan.Placement(item.Id) is { Outer: var outer })
                 {
                     yield return WholePlanFindings.ItemLost.At(
                         new($"{item.Id}/over", outer.CentreX, outer.CentreY),

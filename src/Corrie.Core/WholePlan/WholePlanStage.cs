@@ -73,7 +73,7 @@ public sealed class WholePlanStage : ILateStage
                 continue;
             }
 
-            var placed = sheet.ThingsOn(wall).Where(i => plan.Placement(i.Id) is not null)
+            var placed = sheet.ThingsOn(wall).Where(i => plan.Placement(i.Id) is not null && i.Get(PlacementChoice.Part) is not null)
                 .Select(i => new PlacedItem(i.Id, i.Get(PlacementChoice.Part)!, plan.Placement(i.Id)!)).ToList();
             var input = new Clearing(surveyed, new(plan.BodiesAt(wall.Id)), new(plan.HolesIn(wall.Id)), new(placed), new([.. sheet.ThingsOn(wall).Select(i => plan.Layout(i.Id)?.Motion).OfType<Motion>()]), sheet.Policy, new(FluePlace.Of(surveyed.Wall, wall.Get(Fire.Part))), new(plan.RunsIn(wall.Id)));
             plan.Work(Clear, wall.Id, wall.Id, input, static (work, input) =>
