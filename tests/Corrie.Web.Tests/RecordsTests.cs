@@ -1,6 +1,7 @@
 using System.Net;
 using System.Net.Http.Json;
 using System.Text.Json.Nodes;
+using System.Text.RegularExpressions;
 using Corrie.Core.Format;
 using Corrie.Data;
 using Corrie.Web.Access;
@@ -243,7 +244,10 @@ public sealed class RecordsTests : IDisposable
         Assert.Contains("what an anchor's load at failure is divided by: 4 here, 8 now", page);
         async Task<JsonNode> File(string job) => JsonNode.Parse(await olive.GetStringAsync($"/api/v1/jobs/{job}/file"))!;
         Assert.Null((await File("4"))["policy"]);
-        Assert.Equal(HttpStatusCode.Redirect, (await olive.Post(Page, Page + "&handler=Change", ("changes", "/policy {\"anchorFactor\":8,\"gapBelow\":\"3 in\",\"version\":1}"))).StatusCode);
+        // The copy says who set them, and when.
+        var takes = WebUtility.HtmlDecode(Regex.Match(await olive.GetStringAsync(Page), "value=\"(/policy [^\"]+)\"").Groups[1].Value);
+        Assert.Contains("\"setBy\":\"olive\"", takes);
+        Assert.Equal(HttpStatusCode.Redirect, (await olive.Post(Page, Page + "&handler=Change", ("changes", takes))).StatusCode);
         Assert.Equal("8", (await File("4"))["policy"]!["anchorFactor"]!.ToJsonString());
         Assert.DoesNotContain("have changed since", await olive.GetStringAsync(Page));
         // A new job begins with a copy.

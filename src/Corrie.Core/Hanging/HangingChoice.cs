@@ -50,6 +50,9 @@ public enum TurnSide
 public sealed record HangingChoice(
     Edge Reference, int? ArmHoleLeft, int? ArmHoleRight, Length? MeasuredBottomToHook, Length? MeasuredTopToHook, Length? PlateCentre, Angle? Turn, Length? MeasuredSpread, TurnSide Side, ArmsSeen Arms, Place Here)
 {
+    /// <summary>Where the arm's own stop is set: how far it is let swing to each side; null where nobody has set it.</summary>
+    public Angle? ArmStop { get; init; }
+
     /// <summary>How a display hangs on a mount.</summary>
     public static Part<HangingChoice> Part { get; } = new(Holder.Item, "hang", new GroupShape<HangingChoice>("how it hangs", m => new HangingChoice(
         m.Choice("reference", "the edge that heights are carried from", Edge.Bottom),
@@ -62,7 +65,10 @@ public sealed record HangingChoice(
         m.MaybeLength("measuredSpread", "two brackets: from one to the other, measured on the display's back", LengthRange.Size),
         m.Choice("turnSide", "to which side it is to turn", TurnSide.Either),
         m.Choice("arms", "the arms, as they were seen on the display", ArmsSeen.NotLooked),
-        m.Here)), kind => kind == Mount.Kind, always: true);
+        m.Here)
+    {
+        ArmStop = m.Maybe("armStop", new AngleShape("where the arm's stop is set: how far it is let swing to each side")),
+    }), kind => kind == Mount.Kind, always: true);
 
     /// <summary>Screws into the display that somebody has taken by hand.</summary>
     public static Part<ScrewsTaken> Screws { get; } = new(Holder.Item, "screws", new GroupShape<ScrewsTaken>("screws into the display, taken by hand", m => new ScrewsTaken(

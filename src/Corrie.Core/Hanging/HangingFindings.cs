@@ -189,6 +189,12 @@ public static class HangingFindings
         "the spread measured on the display's back is off the spread of its two brackets by more than 1/4 in",
         "Lifted up, the display meets one bracket and misses the other.", Source.CommonPractice);
 
+    /// <summary>Height travel that touches something.</summary>
+    public static readonly FindingKind TravelHits = new(
+        Stage, "hang.travel-hits", Severity.Stop, "Raised or lowered it touches something",
+        "a mount that raises or lowers what hangs on it by over 2 in, and on the way it touches what stands or hangs there, the ceiling or the floor, with all that hangs on it",
+        "It breaks what it meets, or is broken by it.", Source.Arithmetic);
+
     /// <summary>Nothing holds it.</summary>
     public static readonly FindingKind NotHeld = new(
         Stage, "hang.not-held", Severity.FinalStop, "Nothing is said to hold it",
@@ -199,6 +205,6 @@ public static class HangingFindings
     public static IReadOnlyList<FindingKind> All { get; } =
     [
         Overloaded, PatternMisfit, SizeMisfit, WrongWall, ChainDisagrees, CentreOutOfSlide, OneStudOnly, RowOffPlate, CannotHook, Outside, BodiesMeet, ArmsShow, ArmHolesDiffer,
-        NoAdjustmentLeft, NoRoomAbove, HeightFixed, HardToReach, ScrewBottoms, ScrewTooShort, NoScrewInKit, WasherMissing, NeedlessSpacer, SpacerMissing, TurnLimited, BracketSpread, SwingHits, ParkedOffCentre, PortCovered, ArmsTurned, BoxTooDeep, NotHeld,
+        NoAdjustmentLeft, NoRoomAbove, HeightFixed, HardToReach, ScrewBottoms, ScrewTooShort, NoScrewInKit, WasherMissing, NeedlessSpacer, SpacerMissing, TurnLimited, BracketSpread, SwingHits, ParkedOffCentre, PortCovered, ArmsTurned, BoxTooDeep, TravelHits, NotHeld,
     ];
 }

@@ -32,6 +32,15 @@ public readonly record struct Pose(Length Out, Length Down, Angle Tilt)
 /// <param name="Asked">Whether somebody has said how far it is to turn; where nobody has, all that it can is looked at.</param>
 public sealed record Motion(string Mount, Length Pivot, Length PivotUp, Length Parked, Length Reach, Same<Pose> Way, Angle Left, Angle Right, bool Asked)
 {
+    /// <summary>How far its arm swings to each side of straight out: to its stop, where somebody has set one; null where nobody has entered that.</summary>
+    public Angle? Swing { get; init; }
+
+    /// <summary>Where it is chosen how it hangs, for remedies; null in a test.</summary>
+    public Format.Place? Choice { get; init; }
+
+    /// <summary>How far its pivot stands beside its parked place once it is swung out.</summary>
+    public Length Beside { get; init; }
+
     private const double Step = 1;
 
     // Between two steps of a turn a corner runs beside the straight line by r(1 - cos 1/2 degree): 1/256 in at 100 in. Nothing is told to that.
@@ -116,7 +125,12 @@ public sealed record Motion(string Mount, Length Pivot, Length PivotUp, Length P
         var wanted = input.Choice.Turn;
         var possible = turning?.Possible ?? default;
         Angle Side(bool right) => input.Choice.Side == (right ? TurnSide.Left : TurnSide.Right) ? default : wanted is { } to ? new(Math.Min(possible.Degrees, to.Degrees)) : possible;
-        return new(id, input.ArmsAt, input.Outer.Bottom + input.Display.UpperRowUp - input.Display.VesaHeight.Half, mount.DepthParked, mount.DepthExtended, new(way), Side(right: false), Side(right: true), wanted is not null);
+        return new(id, input.ArmsAt, input.Outer.Bottom + input.Display.UpperRowUp - input.Display.VesaHeight.Half, mount.DepthParked, mount.DepthExtended, new(way), Side(right: false), Side(right: true), wanted is not null)
+        {
+            Swing = mount.Sort != MountKind.Articulating || (input.Choice.ArmStop ?? mount.ArmSwing) is not { } stop ? null : new(Math.Min(Math.Abs(stop.Degrees), Math.Min(90, Math.Abs(mount.ArmSwing?.Degrees ?? 90)))),
+            Beside = mount.SwungBeside,
+            Choice = input.Choice.Here,
+        };
     }
 
     // Poses that stop before full reach and drop were measured on a part of the way; the rest is taken as straight.

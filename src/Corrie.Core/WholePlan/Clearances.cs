@@ -21,7 +21,7 @@ internal static class Clearances
     /// <summary>Everything that meets and may not.</summary>
     /// <param name="input">Bodies, holes and the wall.</param>
     /// <returns>The findings; their parts are whole names.</returns>
-    public static IEnumerable<Finding> Check(Clearing input) => [.. Holes(input), .. Flues(input), .. Outside(input), .. Meetings(input), .. FireDevices(input), .. MotionCheck.Check(input)];
+    public static IEnumerable<Finding> Check(Clearing input) => [.. Holes(input), .. Flues(input), .. Outside(input), .. Meetings(input), .. FireDevices(input), .. MotionCheck.Check(input), .. MotionCheck.Travel(input)];
 
     private static IEnumerable<Finding> Holes(Clearing input)
     {

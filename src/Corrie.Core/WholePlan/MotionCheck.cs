@@ -40,6 +40,11 @@ internal static class MotionCheck
             }
         }
 
+        foreach (var finding in Swung(input, motion, moving, outline, others))
+        {
+            yield return finding;
+        }
+
         foreach (var other in others.Where(o => o.Outline.Overlaps(outline.Left, outline.Right)))
         {
             var stays = Polygon.Box(other.From, other.To, other.Outline.Bottom, other.Outline.Top);
@@ -64,6 +69,87 @@ internal static class MotionCheck
         {
             yield return HangingFindings.SwingHits.At(
                 new($"{motion.Mount}/motion/down/floor", outline.CentreX, Length.Zero), $"Raise it: all the way down its lower edge is {Length.FromInches(-lowest)} under the floor.");
+        }
+    }
+
+    // The arm itself, as far as its stop lets it: every way out, swung and turned.
+    private static IEnumerable<Finding> Swung(Clearing input, Motion motion, IReadOnlyList<Body> moving, Rect outline, IReadOnlyList<Body> others)
+    {
+        if (motion.Swing is not { Degrees: > 0 } swing || motion.Reach <= motion.Parked)
+        {
+            yield break;
+        }
+
+        var far = Body.Unknown.Inches;
+        var things = new List<(string Name, string Part, (double Left, double Right, double Back, double Front) At)>
+        {
+            ("wall on the left", "left-wall", (-far, 0, -1, far)),
+            ("wall on the right", "right-wall", (input.Survey.Wall.Width.Inches, input.Survey.Wall.Width.Inches + far, -1, far)),
+        };
+        things.AddRange(others.Where(o => o.Outline.Bottom < outline.Top && o.Outline.Top > outline.Bottom && moving.All(m => !m.Meets(o)))
+            .Select(o => (o.Name, Part(o), (o.Outline.Left.Inches, o.Outline.Right.Inches, Math.Max(0, o.From.Inches), o.To.Inches))));
+        foreach (var (name, part, at) in things)
+        {
+            // What it touches straight out is said where it is turned.
+            if (ArmSweep.Touches(motion, moving, at, default) is not null || ArmSweep.Touches(motion, moving, at, swing) is not { } pose)
+            {
+                continue;
+            }
+
+            var (free, hits) = (0d, swing.Degrees);
+            for (var i = 0; i < 7; i++)
+            {
+                var middle = (free + hits) / 2;
+                (free, hits) = ArmSweep.Touches(motion, moving, at, new(middle)) is null ? (middle, hits) : (free, middle);
+            }
+
+            var stop = new Angle(Math.Floor(free));
+            yield return HangingFindings.SwingHits.At(
+                new($"{motion.Mount}/motion/arm/{part}", pose.Swing.Degrees < 0 ? outline.Left : outline.Right, outline.CentreY),
+                $"Set the arm's stop, move it or take a shorter arm: its arm swings {swing} to each side and reaches {motion.Reach}, and past {stop} it touches the {name}, {Says(pose)}.",
+                motion.Choice is { } choice && stop.Degrees > 0 ? [new Remedy($"Set its stop at {stop}", $"clear of the {name}; set on site, before it is let go of", [choice.Set("armStop", $"{stop.Degrees.ToString("0", System.Globalization.CultureInfo.InvariantCulture)} deg")])] : []);
+        }
+
+        static Phrase Says(ArmPose pose) => Phrase.Of($"{100 * pose.Share:0} % out, swung {new Angle(Math.Round(Math.Abs(pose.Swing.Degrees)))} to the {(pose.Swing.Degrees < 0 ? "left" : "right")}{(Math.Abs(pose.Turn.Degrees) < 1 ? Phrase.Of(string.Empty) : Phrase.Of($", turned {new Angle(Math.Round(Math.Abs(pose.Turn.Degrees)))} to the {(pose.Turn.Degrees < 0 ? "left" : "right")}"))}");
+    }
+
+    /// <summary>Less than that is levelled and no travel (own rule).</summary>
+    private static readonly Length Levelled = Length.Tape(2);
+
+    /// <summary>What is touched where a mount raises or lowers what hangs on it.</summary>
+    /// <param name="input">Bodies and the wall.</param>
+    /// <returns>The findings; their parts are whole names.</returns>
+    public static IEnumerable<Finding> Travel(Clearing input)
+    {
+        foreach (var travel in input.Travels.Items)
+        {
+            var moving = input.Bodies.Items.Where(b => b.Assembly == travel.Assembly && b.Role == BodyRole.Thing && b.To > Length.Zero).ToList();
+            foreach (var (by, down) in new[] { (travel.LowerBy, true), (travel.RaiseBy, false) })
+            {
+                if (by <= Levelled || moving.Count == 0)
+                {
+                    continue;
+                }
+
+                var (lowest, highest) = (moving.Min(b => b.Outline.Bottom), moving.Max(b => b.Outline.Top));
+                var room = down ? lowest : input.Survey.Wall.Height - highest;
+                var nearest = (Name: down ? "floor" : "ceiling", Part: down ? "floor" : "ceiling", Room: room);
+                foreach (var other in input.Bodies.Items.Where(b => (b.Assembly != travel.Assembly || b.Item.Length == 0) && b.Role is BodyRole.Solid or BodyRole.Thing or BodyRole.Plate or BodyRole.Control && b.To > Length.Zero))
+                {
+                    foreach (var body in moving.Where(m => m.Outline.Overlaps(other.Outline.Left, other.Outline.Right) && m.From < other.To && other.From < m.To + travel.Out))
+                    {
+                        var apart = down ? body.Outline.Bottom - other.Outline.Top : other.Outline.Bottom - body.Outline.Top;
+                        nearest = apart >= Length.Zero && apart < nearest.Room ? (other.Name, Part(other), apart) : nearest;
+                    }
+                }
+
+                if (nearest.Room < by)
+                {
+                    yield return HangingFindings.TravelHits.At(
+                        new($"{travel.Mount}/travel/{(down ? "down" : "up")}", moving[0].Outline.CentreX, down ? lowest : highest),
+                        $"{(down ? "Raise it, or stop its travel" : "Lower it, or stop its travel")}: the mount {(down ? "lowers" : "raises")} it by {by}, and after {nearest.Room:fine} it touches the {nearest.Name}.");
+                }
+            }
         }
     }
 

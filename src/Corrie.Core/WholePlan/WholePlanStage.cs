@@ -1,3 +1,4 @@
+using Corrie.Core.Catalogue;
 using Corrie.Core.Findings;
 using Corrie.Core.Format;
 using Corrie.Core.Hanging;
@@ -75,7 +76,10 @@ public sealed class WholePlanStage : ILateStage
 
             var placed = sheet.ThingsOn(wall).Where(i => plan.Placement(i.Id) is not null && i.Get(PlacementChoice.Part) is not null)
                 .Select(i => new PlacedItem(i.Id, i.Get(PlacementChoice.Part)!, plan.Placement(i.Id)!)).ToList();
-            var input = new Clearing(surveyed, new(plan.BodiesAt(wall.Id)), new(plan.HolesIn(wall.Id)), new(placed), new([.. sheet.ThingsOn(wall).Select(i => plan.Layout(i.Id)?.Motion).OfType<Motion>()]), sheet.Policy, new(FluePlace.Of(surveyed.Wall, wall.Get(Fire.Part))), new(plan.RunsIn(wall.Id)));
+            var input = new Clearing(surveyed, new(plan.BodiesAt(wall.Id)), new(plan.HolesIn(wall.Id)), new(placed), new([.. sheet.ThingsOn(wall).Select(i => plan.Layout(i.Id)?.Motion).OfType<Motion>()]), sheet.Policy, new(FluePlace.Of(surveyed.Wall, wall.Get(Fire.Part))), new(plan.RunsIn(wall.Id)))
+            {
+                Travels = new([.. sheet.ThingsOn(wall).Where(i => i.Product is Mount && plan.Layout(i.Id) is not null).Select(i => (Item: i, Mount: (Mount)i.Product!)).Select(i => new Travel(i.Item.Id, sheet.RootOf(i.Item).Id, i.Mount.RaiseBy, i.Mount.LowerBy, Length.Max(Length.Zero, i.Mount.DepthExtended - i.Mount.DepthParked)))]),
+            };
             plan.Work(Clear, wall.Id, wall.Id, input, static (work, input) =>
             {
                 long things = input.Holes.Items.Count + input.Bodies.Items.Count;
@@ -152,4 +156,16 @@ internal sealed record PlacedItem(string Id, PlacementChoice Choice, PlacementRe
 /// <param name="Policy">The company's figures.</param>
 /// <param name="Flues">Flues that may be in use.</param>
 /// <param name="Runs">Where cables will run.</param>
-internal sealed record Clearing(Surveyed Survey, Same<Body> Bodies, Same<WallHole> Holes, Same<PlacedItem> Placed, Same<Motion> Motions, Policy Policy, Same<FluePlace> Flues, Same<WallRun> Runs);
+internal sealed record Clearing(Surveyed Survey, Same<Body> Bodies, Same<WallHole> Holes, Same<PlacedItem> Placed, Same<Motion> Motions, Policy Policy, Same<FluePlace> Flues, Same<WallRun> Runs)
+{
+    /// <summary>How far mounts raise and lower what hangs on them.</summary>
+    public Same<Travel> Travels { get; init; } = new([]);
+}
+
+/// <summary>How far a mount raises and lowers what hangs on it.</summary>
+/// <param name="Mount">Its key.</param>
+/// <param name="Assembly">Key of the lowest thing that carries it.</param>
+/// <param name="RaiseBy">How far up.</param>
+/// <param name="LowerBy">How far down.</param>
+/// <param name="Out">How far it comes out of the wall meanwhile.</param>
+internal sealed record Travel(string Mount, string Assembly, Length RaiseBy, Length LowerBy, Length Out);
