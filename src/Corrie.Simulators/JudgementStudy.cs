@@ -14,6 +14,9 @@ public sealed class JudgementStudy
     /// <summary>Stands in the table of dangers for a part of the sheet that cannot be read.</summary>
     public const string NotRead = "plan.not-read";
 
+    // What is asked of the whole job, and hangs on nothing that another danger moves.
+    private static readonly IReadOnlyList<Danger> Besides = [.. TangledJobs.Dangers.Where(d => d.Codes.Any(c => c is "site.dates" or "plan.figure-unusual" or "hang.not-held" or "site.footing"))];
+
     private readonly Dictionary<string, (int Planted, int Silent)> dangers = [];
     private string? off;
 
@@ -28,6 +31,9 @@ public sealed class JudgementStudy
 
     /// <summary>Jobs with a danger.</summary>
     public int Planted { get; private set; }
+
+    /// <summary>Of these, jobs with two.</summary>
+    public int Pairs { get; private set; }
 
     /// <summary>Jobs without.</summary>
     public int Sound { get; private set; }
@@ -66,7 +72,7 @@ public sealed class JudgementStudy
     public override string ToString()
     {
         var text = new StringBuilder();
-        text.AppendLine(CultureInfo.InvariantCulture, $"{Planted} jobs with one planted danger each: {Silent.Count} passed in silence.");
+        text.AppendLine(CultureInfo.InvariantCulture, $"{Planted} jobs with planted dangers, {Pairs} of them with two: {Silent.Count} passed in silence.");
         text.AppendLine(CultureInfo.InvariantCulture, $"{Sound} sound jobs: {Alarms.Count(a => a.Stop)} with a stop, {100.0 * Alarms.Count(a => !a.Stop) / Math.Max(1, Sound):0.0} % with a caution.");
         text.AppendLine(CultureInfo.InvariantCulture, $"{Remedies} remedies offered, applied and planned: {Broken.Count} do not what they claim; {Withheld} more were worked out and withheld.");
         foreach (var (name, (count, silent)) in dangers.OrderByDescending(d => d.Value.Silent).ThenBy(d => d.Key, StringComparer.Ordinal))
@@ -116,13 +122,21 @@ public sealed class JudgementStudy
         var here = table.Where(d => d.FitsInto(job)).ToList();
         var danger = here[random.Next(here.Count)];
         danger.Plant(job, random);
+        // A fault seldom comes alone: every third job has a second one, which adds to the first and takes nothing of it away.
+        var beside = off is null && table.Count == WholeJobs.Dangers.Count && random.Next(3) == 0 ? Besides.Where(d => d.FitsInto(job) && d.Name != danger.Name && !d.Codes.Intersect(danger.Codes).Any()).ToList() : [];
+        var second = beside.Count == 0 ? null : beside[random.Next(beside.Count)];
+        second?.Plant(job, random);
+        Pairs += second is null ? 0 : 1;
         var (plan, lost) = Plan(job.Document);
-        var silent = !(lost && danger.Codes.Contains(NotRead)) && !plan.Findings.Any(f => f.Code != off && danger.Codes.Contains(f.Code) && f.Severity <= danger.Least);
-        var (count, before) = dangers.GetValueOrDefault(danger.Name);
-        dangers[danger.Name] = (count + 1, before + (silent ? 1 : 0));
-        if (silent)
+        foreach (var planted in second is null ? [danger] : new[] { danger, second })
         {
-            Silent.Add((danger.Name, seed, string.Join(", ", plan.Findings.Where(f => f.Severity <= Severity.Caution).Select(f => f.Code).Distinct())));
+            var silent = !(lost && planted.Codes.Contains(NotRead)) && !plan.Findings.Any(f => f.Code != off && planted.Codes.Contains(f.Code) && f.Severity <= planted.Least);
+            var (count, before) = dangers.GetValueOrDefault(planted.Name);
+            dangers[planted.Name] = (count + 1, before + (silent ? 1 : 0));
+            if (silent)
+            {
+                Silent.Add((second is null ? planted.Name : $"{planted.Name} (with {(planted == danger ? second : danger).Name})", seed, string.Join(", ", plan.Findings.Where(f => f.Severity <= Severity.Caution).Select(f => f.Code).Distinct())));
+            }
         }
 
         foreach (var finding in off is null ? plan.Findings : [])

@@ -215,6 +215,7 @@ public static class WholeJobs
             new("a cable chased into the block across a bolt", ["survey.live-near-hole"], Final, (j, r) => j.Put("cable", 2, Row(j, r) - 0.3, j.Width - 4, 0.6)),
         }.Select(d => d with { OfStone = true }),
         .. FedJobs.Dangers,
+        .. TangledJobs.Dangers,
     ];
 
     /// <summary>A job of which nobody would say anything: mostly a framed wall, now and then one of block with courses.</summary>

@@ -33,6 +33,7 @@ internal static class ArmSweep
         // Corners from the pivot: right, and out.
         var shapes = moving.Select(b => (Left: b.Outline.Left.Inches - pivot, Right: b.Outline.Right.Inches - pivot, Back: b.From.Inches - parked, Front: b.To.Inches - parked)).ToList();
         var farthest = shapes.Max(s => Math.Sqrt(Math.Pow(Math.Max(Math.Abs(s.Left), Math.Abs(s.Right)), 2) + Math.Pow(Math.Max(Math.Abs(s.Back), Math.Abs(s.Front)), 2)));
+        Span<(double X, double Z)> corners = stackalloc (double, double)[4];
         var boxes = new Stack<(double Swing, double Share, double Turn, double Swings, double Shares, double Turns)>();
         var (left, right) = (motion.Left.Radians, motion.Right.Radians);
         boxes.Push((0, 0.5, (right - left) / 2, limit.Radians, 0.5, (right + left) / 2));
@@ -48,7 +49,6 @@ internal static class ArmSweep
             var reached = false;
             foreach (var shape in shapes)
             {
-                Span<(double X, double Z)> corners = stackalloc (double, double)[4];
                 for (var i = 0; i < 4; i++)
                 {
                     var (a, b) = (i is 0 or 3 ? shape.Left : shape.Right, i < 2 ? shape.Back : shape.Front);
