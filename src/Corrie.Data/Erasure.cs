@@ -41,6 +41,11 @@ public sealed class Erasure(string path, TimeProvider time)
             touched += connection.Execute("update entries set value = @value where job = @job and seq = @seq", new { job, seq, value = Blanked(node, name)?.ToJsonString() }, transaction);
         }
 
+        foreach (var document in connection.Query<string>("select document from policy where document like '%' || @text || '%'", new { text = Inner(name) }, transaction).ToList())
+        {
+            connection.Execute("update policy set document = @blanked where document = @document", new { document, blanked = Blanked(JsonNode.Parse(document), name)?.ToJsonString() }, transaction);
+        }
+
         connection.Execute("update people set name = @Blank, sign_in = @removed, password_hash = '', left_at = coalesce(left_at, @at) where id = @id", new { Blank, removed, id, at = SqliteTime.Of(time.GetUtcNow()) }, transaction);
         connection.Execute("delete from sessions where person = @id", new { id }, transaction);
         connection.Execute("update invitations set name = @Blank where name = @name", new { Blank, name }, transaction);

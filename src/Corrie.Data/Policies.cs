@@ -41,7 +41,6 @@ public sealed class PolicyStore(CompanyFile file, TimeProvider time)
         using var connection = file.Connect();
         var made = (JsonObject)document.DeepClone();
         made["version"] = version + 1;
-        made["setBy"] = author;
         made["setOn"] = SqliteTime.Of(time.GetUtcNow())[..10];
         var kept = connection.Execute(
             """

@@ -14,8 +14,8 @@ public sealed class JudgementStudy
     /// <summary>Stands in the table of dangers for a part of the sheet that cannot be read.</summary>
     public const string NotRead = "plan.not-read";
 
-    // What is asked of the whole job, and hangs on nothing that another danger moves.
-    private static readonly IReadOnlyList<Danger> Besides = [.. TangledJobs.Dangers.Where(d => d.Codes.Any(c => c is "site.dates" or "plan.figure-unusual" or "hang.not-held" or "site.footing"))];
+    // What is asked of the whole job, and hangs on nothing that another danger moves; a keep-out that is set to its floor lets a live sign 2 in away pass, and says so.
+    private static readonly IReadOnlyList<Danger> Besides = [.. TangledJobs.Dangers.Where(d => !d.Name.StartsWith("nothing is kept free", StringComparison.Ordinal) && d.Codes.Any(c => c is "site.dates" or "plan.figure-unusual" or "hang.not-held" or "site.footing"))];
 
     private readonly Dictionary<string, (int Planted, int Silent)> dangers = [];
     private string? off;
@@ -123,7 +123,7 @@ public sealed class JudgementStudy
         var danger = here[random.Next(here.Count)];
         danger.Plant(job, random);
         // A fault seldom comes alone: every third job has a second one, which adds to the first and takes nothing of it away.
-        var beside = off is null && table.Count == WholeJobs.Dangers.Count && random.Next(3) == 0 ? Besides.Where(d => d.FitsInto(job) && d.Name != danger.Name && !d.Codes.Intersect(danger.Codes).Any()).ToList() : [];
+        var beside = off is null && !danger.Codes.Contains(NotRead) && table.Count == WholeJobs.Dangers.Count && random.Next(3) == 0 ? Besides.Where(d => d.FitsInto(job) && d.Name != danger.Name && !d.Codes.Intersect(danger.Codes).Any()).ToList() : [];
         var second = beside.Count == 0 ? null : beside[random.Next(beside.Count)];
         second?.Plant(job, random);
         Pairs += second is null ? 0 : 1;

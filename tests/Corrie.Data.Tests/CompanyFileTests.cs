@@ -105,7 +105,7 @@ public sealed class CompanyFileTests : IDisposable
         Assert.Equal(0, company.Policies.Read().Version);
         Assert.True(company.Policies.Save(new() { ["anchorFactor"] = 5 }, 0, "olive"));
         Assert.False(company.Policies.Save(new() { ["anchorFactor"] = 6 }, 0, "ines"));
-        Assert.Equal((1L, "olive", "{\"anchorFactor\":5,\"version\":1}"), (company.Policies.Read().Version, company.Policies.Read().ChangedBy, company.Policies.Read().Document.ToJsonString()));
+        Assert.Equal((1L, "olive", "{\"anchorFactor\":5,\"version\":1,\"setOn\":\"2026-05-04\"}"), (company.Policies.Read().Version, company.Policies.Read().ChangedBy, company.Policies.Read().Document.ToJsonString()));
         Assert.True(company.Policies.Save([], 1, "ines"));
     }
 

@@ -246,7 +246,7 @@ public sealed class RecordsTests : IDisposable
         Assert.Null((await File("4"))["policy"]);
         // The copy says who set them, and when.
         var takes = WebUtility.HtmlDecode(Regex.Match(await olive.GetStringAsync(Page), "value=\"(/policy [^\"]+)\"").Groups[1].Value);
-        Assert.Contains("\"setBy\":\"olive\"", takes);
+        Assert.Contains("\"setBy\":\"Olive", takes);
         Assert.Equal(HttpStatusCode.Redirect, (await olive.Post(Page, Page + "&handler=Change", ("changes", takes))).StatusCode);
         Assert.Equal("8", (await File("4"))["policy"]!["anchorFactor"]!.ToJsonString());
         Assert.DoesNotContain("have changed since", await olive.GetStringAsync(Page));

@@ -88,6 +88,13 @@ internal sealed class Placing
     private readonly Mount? mount;
     private const double FarthestShare = 200;
 
+    // Own rules: a hand's breadth of warm air, and the room of a handle.
+    private static readonly Length OverVent = Length.Tape(6);
+    private static readonly Length BesideDoor = Length.Tape(2);
+
+    // A tape is good to a sixteenth, half of one each way, and a centre within 1/8 in is where it was agreed (common practice).
+    private static readonly Length AsAgreed = Length.Tape(0, 5, 32);
+
     // A pencilled cross is no more exact than that (own rule).
     private static readonly Length CrossGive = Length.Tape(1);
 
@@ -238,6 +245,26 @@ internal sealed class Placing
             ];
             yield return PlacementFindings.GapTooSmall.At(
                 new("bottom", outer.CentreX, outer.Bottom), $"The gap over the {f.Name} is {gap}; at least {Result.GapBelow:least} is asked for.", remedies);
+        }
+
+        if (thing.Kind.Layer == WallLayer.Front)
+        {
+            // Warm air rises along a wall, and a door has a handle and a leaf that swings.
+            foreach (var vent in wall.Features.Where(f => f.Kind == FeatureKind.Vent && f.Overlaps(outer.Left, outer.Right) && f.Top <= outer.Bottom && outer.Bottom - f.Top < OverVent))
+            {
+                yield return PlacementFindings.GapTooSmall.At(
+                    new($"vents/{vent.Id}", outer.CentreX, outer.Bottom), $"Raise the {what}, or have the {vent.Name} turned aside: it is {outer.Bottom - vent.Top} over it, and what blows or warms there rises into it; at least {OverVent:least} are kept.");
+            }
+
+            foreach (var door in wall.Features.Where(f => f.Kind == FeatureKind.Door && f.Bottom < outer.Top && f.Top > outer.Bottom && !f.Overlaps(outer.Left, outer.Right)))
+            {
+                var beside = Length.Max(door.Left - outer.Right, outer.Left - door.Right);
+                if (beside < BesideDoor)
+                {
+                    yield return PlacementFindings.GapTooSmall.At(
+                        new($"doors/{door.Id}", door.Centre < outer.CentreX ? outer.Left : outer.Right, outer.CentreY), $"Move the {what}: it is {beside:fine} beside the {door.Name}, whose leaf, handle and hand need {BesideDoor:least}.");
+                }
+            }
         }
 
         if (outer.Top > wall.Height)
@@ -397,7 +424,7 @@ internal sealed class Placing
     }
 
     // Where the mount brings the middle of a display whose holes came out elsewhere: consent is to what hangs in the end.
-    private Length BroughtBack => Result.Outer.CentreY - (thing.Rise > Length.Zero ? Length.Min(thing.Rise, mount?.LowerBy ?? Length.Zero) : Length.Max(thing.Rise, -(mount?.RaiseBy ?? Length.Zero)));
+    private Length BroughtBack => Result.Outer.CentreY - (thing.Rise.Abs <= AsAgreed ? thing.Rise : thing.Rise > Length.Zero ? Length.Min(thing.Rise, mount?.LowerBy ?? Length.Zero) : Length.Max(thing.Rise, -(mount?.RaiseBy ?? Length.Zero)));
 
     // A cross is about the display that is nearest to it.
     private bool Mine(ClientCross cross)

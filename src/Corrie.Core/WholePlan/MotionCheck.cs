@@ -124,6 +124,18 @@ internal static class MotionCheck
         foreach (var travel in input.Travels.Items)
         {
             var moving = input.Bodies.Items.Where(b => b.Assembly == travel.Assembly && b.Role == BodyRole.Thing && b.To > Length.Zero).ToList();
+            bool IsBeam(Body b) => b.Item.Length == 0 && input.Survey.Wall.Features.Any(f => f.Kind == FeatureKind.Beam && b.Part.EndsWith("features/" + f.Id, StringComparison.Ordinal));
+            foreach (var body in moving)
+            {
+                // Beams and the ceiling are said with the hanging; another display over it, or a shelf, is in the way of lifting on as well.
+                var over = input.Bodies.Items.Where(b => (b.Assembly != travel.Assembly || b.Item.Length == 0) && b.Role is BodyRole.Solid or BodyRole.Thing && b.To > body.From && b.From < body.To && !IsBeam(b) && b.Outline.Overlaps(body.Outline.Left, body.Outline.Right) && b.Outline.Bottom >= body.Outline.Top).MinBy(b => b.Outline.Bottom);
+                if (over is not null && over.Outline.Bottom - body.Outline.Top is var clear && clear < travel.ClearAbove)
+                {
+                    yield return HangingFindings.NoRoomAbove.At(
+                        new($"{travel.Mount}/above/{Part(over)}", body.Outline.CentreX, body.Outline.Top), $"Lower it, or hang the {over.Name} after it: {clear} are under the {over.Name}, and lifting the {body.Name} on needs {travel.ClearAbove:least}.");
+                }
+            }
+
             foreach (var (by, down) in new[] { (travel.LowerBy, true), (travel.RaiseBy, false) })
             {
                 if (by <= Levelled || moving.Count == 0)

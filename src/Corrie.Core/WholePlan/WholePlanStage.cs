@@ -78,7 +78,7 @@ public sealed class WholePlanStage : ILateStage
                 .Select(i => new PlacedItem(i.Id, i.Get(PlacementChoice.Part)!, plan.Placement(i.Id)!)).ToList();
             var input = new Clearing(surveyed, new(plan.BodiesAt(wall.Id)), new(plan.HolesIn(wall.Id)), new(placed), new([.. sheet.ThingsOn(wall).Select(i => plan.Layout(i.Id)?.Motion).OfType<Motion>()]), sheet.Policy, new(FluePlace.Of(surveyed.Wall, wall.Get(Fire.Part))), new(plan.RunsIn(wall.Id)))
             {
-                Travels = new([.. sheet.ThingsOn(wall).Where(i => i.Product is Mount && plan.Layout(i.Id) is not null).Select(i => (Item: i, Mount: (Mount)i.Product!)).Select(i => new Travel(i.Item.Id, sheet.RootOf(i.Item).Id, i.Mount.RaiseBy, i.Mount.LowerBy, Length.Max(Length.Zero, i.Mount.DepthExtended - i.Mount.DepthParked)))]),
+                Travels = new([.. sheet.ThingsOn(wall).Where(i => i.Product is Mount && plan.Layout(i.Id) is not null).Select(i => (Item: i, Mount: (Mount)i.Product!)).Select(i => new Travel(i.Item.Id, sheet.RootOf(i.Item).Id, i.Mount.RaiseBy, i.Mount.LowerBy, Length.Max(Length.Zero, i.Mount.DepthExtended - i.Mount.DepthParked), i.Mount.ClearAbove))]),
             };
             plan.Work(Clear, wall.Id, wall.Id, input, static (work, input) =>
             {
@@ -168,4 +168,5 @@ internal sealed record Clearing(Surveyed Survey, Same<Body> Bodies, Same<WallHol
 /// <param name="RaiseBy">How far up.</param>
 /// <param name="LowerBy">How far down.</param>
 /// <param name="Out">How far it comes out of the wall meanwhile.</param>
-internal sealed record Travel(string Mount, string Assembly, Length RaiseBy, Length LowerBy, Length Out);
+/// <param name="ClearAbove">Clear height over what hangs that lifting it on needs.</param>
+internal sealed record Travel(string Mount, string Assembly, Length RaiseBy, Length LowerBy, Length Out, Length ClearAbove);

@@ -76,6 +76,8 @@ public sealed class FiguresModel(CurrentUser user) : PageModel
             return Page();
         }
 
+        // By name: whoever is removed for good is blanked in copies too.
+        made["setBy"] = user.Name;
         if (!user.Company.Policies.Save(made, Version, user.SignIn))
         {
             Problems.Add("Somebody else has changed the figures meanwhile; what you typed is kept here. Open them in another window, compare, and keep them again.");

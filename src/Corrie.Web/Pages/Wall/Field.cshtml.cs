@@ -262,6 +262,13 @@ public sealed class FieldModel(CurrentUser user) : MountPageModel(user)
             return Send.Go(Step is { } done ? At(done.Id) : $"/jobs/{Id}/day");
         }
 
+        // A second press for a hole that is crossed out by now: it keeps its number, and no step asks for it any more.
+        if (Mount is not null && ask == FieldAsk.Hole && Step?.Id != StepId && StepId is ['b', 'o', 'l', 't', '-', .. var number])
+        {
+            Problem = $"The plan has moved on since this page was shown: hole {number} is in the wall or crossed out. Expected: the next hole, as it is shown now.";
+            return Refuse();
+        }
+
         if (Mount is null || Step is not { } step || step.Ask != ask || changes(step) is not { } wanted)
         {
             return BadRequest();

@@ -16,11 +16,21 @@ public static class PlacedDrawing
         var (svg, frame, outer, style) = (canvas.Svg, canvas.Frame, placed.Outer, canvas.Style);
         var kind = item.Kind.Title;
         // The finer arrow steps are the reader's own: one step of what is shown, or an inch or a centimetre with Shift.
-        svg.Group(
-            $"placed {item.Kind.Word}{(item == canvas.Shown().Thing && canvas.Look.Edits ? " chosen" : string.Empty)}",
-            ("id", "the-" + item.Id), ("data-item", item.Id), ("data-drag", "item"), ("tabindex", "0"), ("role", "application"), ("aria-roledescription", $"{kind.ToLowerInvariant()} that can be moved"),
-            ("aria-label", $"{item.Name}, bottom at {canvas.Tapes.Up.Read(outer.Bottom).Distance.Show(style)}, centre at {canvas.Tapes.Across.Read(outer.CentreX).Distance.Show(style)}. Arrow keys move it."),
-            ("data-bottom", outer.Bottom.Units.ToString()), ("data-centre", outer.CentreX.Units.ToString()), ("data-height", outer.Height.Units.ToString()));
+        var name = $"placed {item.Kind.Word}{(item == canvas.Shown().Thing && canvas.Look.Edits ? " chosen" : string.Empty)}";
+        var label = $"{item.Name}, bottom at {canvas.Tapes.Up.Read(outer.Bottom).Distance.Show(style)}, centre at {canvas.Tapes.Across.Read(outer.CentreX).Distance.Show(style)}.";
+        if (item.Get(PlacementChoice.Part) is null)
+        {
+            // Its place follows from what carries it: nobody drags it away from there.
+            svg.Group(name, ("id", "the-" + item.Id), ("data-item", item.Id), ("role", "img"), ("aria-label", $"{label} Its place follows from what carries it."));
+        }
+        else
+        {
+            svg.Group(
+                name, ("id", "the-" + item.Id), ("data-item", item.Id), ("data-drag", "item"), ("tabindex", "0"), ("role", "application"), ("aria-roledescription", $"{kind.ToLowerInvariant()} that can be moved"),
+                ("aria-label", $"{label} Arrow keys move it."),
+                ("data-bottom", outer.Bottom.Units.ToString()), ("data-centre", outer.CentreX.Units.ToString()), ("data-height", outer.Height.Units.ToString()));
+        }
+
         frame.Rect(svg, canvas.Behind ? "ghost" : item.Kind.Layer == WallLayer.Front ? "bezel" : "thing", outer, 3);
         if (!canvas.Behind)
         {
