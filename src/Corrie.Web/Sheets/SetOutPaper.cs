@@ -179,7 +179,8 @@ public sealed class SetOutPaper : Paper
             }
         }
 
-        foreach (var caution in findings.Where(f => f.Severity == Severity.Caution && f.Overridden is null))
+        // A note that keeps children safe is as much for the crew as a caution.
+        foreach (var caution in findings.Where(f => (f.Severity == Severity.Caution || f.Kind == SurveyFindings.SmallHands) && f.Overridden is null))
         {
             yield return new(2, (_, _) => { });
             foreach (var line in caution.Parts.Prepend(Phrase.Of($"Mind: {caution.Kind.Title}. {caution.Message}")).SelectMany(p => Words(Say(p), small, width)))

@@ -96,8 +96,8 @@ public sealed class FixingView : StageView
                 svg.Line("struck", x - 7, y + 7, x + 7, y - 7);
                 if (canvas.IsShown(item.Id) || canvas.Look.Apart)
                 {
-                    canvas.Keep(x + 6, y + 2, 30, 20);
-                    svg.Words("bolt-number struck-number", x + 13, y + 16, hole.Number.ToString(CultureInfo.InvariantCulture));
+                    canvas.Keep(x - 13, y - 6, 26, 20);
+                    svg.Words("bolt-number struck-number", x - 14, y - 5, hole.Number.ToString(CultureInfo.InvariantCulture));
                 }
 
                 svg.End();
