@@ -33,10 +33,12 @@ internal static class HoleNumbers
         // As it was before anything was made: the numbers that are on the sheet.
         var before = PlateLayer.Lay(input with { Made = new([]) }).Position.Used(input.Bolt, input.Mount.Studs).Where(b => b.Number > 0)
             .Select(b => (b.Number, Row: b.Row.Id, b.X, Up: planned + b.Row.AboveHook, Stud: b.Stud.Id)).ToList();
-        var given = new HashSet<int>(input.Made.Items.Select(h => h.Number).OfType<int>());
+        // One number is one hole's: of two that were entered with the same, the second counts as entered without.
+        var given = new HashSet<int>();
+        var told = input.Made.Items.Where(h => h.Number is { } number && given.Add(number)).Select(h => h.Id).ToHashSet();
         var next = Math.Max(before.Select(b => b.Number).DefaultIfEmpty().Max(), given.DefaultIfEmpty().Max()) + 1;
         var numbers = new Dictionary<string, int>();
-        foreach (var hole in input.Made.Items.Where(h => h.Number is null))
+        foreach (var hole in input.Made.Items.Where(h => !told.Contains(h.Id)))
         {
             // Who made a hole without saying which has made the nearest one of its row.
             var nearest = before.Where(b => b.Row == hole.Row && !given.Contains(b.Number)).OrderBy(b => (b.X - hole.Across).Abs).Select(b => b.Number).FirstOrDefault();
@@ -44,7 +46,7 @@ internal static class HoleNumbers
             given.Add(numbers[hole.Id]);
         }
 
-        int Of(MadeHole hole) => hole.Number ?? numbers[hole.Id];
+        int Of(MadeHole hole) => numbers.TryGetValue(hole.Id, out var number) ? number : hole.Number!.Value;
         var bolts = new List<PlateBolt>();
         foreach (var bolt in position.Bolts)
         {

@@ -99,6 +99,14 @@ public class WhatWasMadeTests
     }
 
     [Fact]
+    public void Two_holes_entered_with_one_number_are_two_all_the_same()
+    {
+        var plan = Sheets.Plan(Hole("a", "70 in", "50 7/16 in", state: "missed", number: 1), Hole("b", "86 in", "50 7/16 in", number: 1));
+        Assert.Equal([1], plan.Layout("m1")!.Spent.Select(s => s.Number));
+        Assert.Equal(2, plan.Bolted.Bolts.Single(b => b.X == Sheets.In("86 in") && b.Row == "top").Number);
+    }
+
+    [Fact]
     public void Numbers_do_not_depend_on_what_became_of_the_others()
     {
         string[] states = ["holds", "missed", "spins", "snapped"];
